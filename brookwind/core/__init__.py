@@ -1,0 +1,1 @@
+"""The computation. No web, no database, no files, no clock, no network."""

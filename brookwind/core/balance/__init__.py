@@ -1,0 +1,1 @@
+"""What hangs on the float, and which weights to choose."""

@@ -1,0 +1,96 @@
+"""The ledger: everything on the rig with its submerged weight, and whether the float carries it."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from brookwind.core.balance.hang import Item
+from brookwind.core.balance.settle import Settled
+from brookwind.core.frozen import Frozen
+from brookwind.core.gravity import lead_mass_kg
+
+Reason = Literal["hangs", "touches-bed", "rests-on-bed", "in-the-air", "above-the-float", "line-in-water"]
+
+
+class Entry(Frozen):
+    """One line of the ledger. `share` is the part of its pull that the float carries."""
+
+    id: str
+    kind: str
+    label: str
+    mass_kg: float | None
+    length_m: float | None = None
+    pull_n: float
+    lead_kg: float
+    """The pull as lead shot under the same water. [kg]"""
+    share: float
+    reason: Reason
+    why: str
+
+
+_WHY: dict[Reason, str] = {
+    "hangs": "hangs on the float",
+    "touches-bed": "just touches the bed: float and bed share it",
+    "rests-on-bed": "rests on the bed, which carries it",
+    "in-the-air": "is above the water: it rests on the float's top or the rod holds it",
+    "above-the-float": "is above the float: it pulls on the line behind, not on the float",
+    "line-in-water": "line under water between float and hook",
+}
+
+
+def ledger(settled: Settled) -> tuple[Entry, ...]:
+    """List what the float carries and what it does not, with the reason.
+
+    settled: the rig at rest.
+    The shares times the pulls add up to what the float carries.
+    """
+    touching = _touching(settled)
+    entries = [_entry(item, settled, touching) for item in settled.hanging.items]
+    laid = settled.laid
+    entries.append(
+        Entry(
+            id="line",
+            kind="line",
+            label="line",
+            length_m=laid.line_in_water_m,
+            mass_kg=None,
+            pull_n=laid.line_pull_n,
+            lead_kg=lead_mass_kg(laid.line_pull_n, settled.water_kg_m3),
+            share=1.0,
+            reason="line-in-water",
+            why=_WHY["line-in-water"],
+        )
+    )
+    return tuple(entries)
+
+
+def _touching(settled: Settled) -> Item | None:
+    """The piece nearest the float among those on the bed: the one the float still lifts in part."""
+    if settled.touching_n <= 1e-9:
+        return None
+    on_bed = [i for i in settled.hanging.items if i.component.id in settled.laid.on_bed and i.weight_n > 0.0]
+    return max(on_bed, key=lambda i: i.position_m - i.link_m, default=None)
+
+
+def _entry(item: Item, settled: Settled, touching: Item | None) -> Entry:
+    c, laid = item.component, settled.laid
+    share, reason = 1.0, "hangs"
+    if item.above:
+        share, reason = 0.0, "above-the-float"
+    elif item is touching:
+        share, reason = settled.touching_n / item.weight_n, "touches-bed"
+    elif c.id in laid.on_bed:
+        share, reason = 0.0, "rests-on-bed"
+    elif c.id in laid.in_air:
+        share, reason = 0.0, "in-the-air"
+    return Entry(
+        id=c.id,
+        kind=c.kind,
+        label=c.label or c.kind,
+        mass_kg=getattr(c, "mass_kg", None),
+        pull_n=item.weight_n,
+        lead_kg=lead_mass_kg(item.weight_n, settled.water_kg_m3),
+        share=share,
+        reason=reason,  # type: ignore[arg-type]
+        why=_WHY[reason],  # type: ignore[index]
+    )

@@ -1,0 +1,107 @@
+"""The float and what hangs on it, come to rest in still water."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Literal
+
+from brookwind.core.balance.hang import Hanging, Laid, hanging, lay_out
+from brookwind.core.errors import BrookwindError
+from brookwind.core.floats.body import FloatBody, float_body
+from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n
+from brookwind.core.floats.standing import righting_stiffness_n_m
+from brookwind.core.rig.document import Rig
+from brookwind.core.water.density import water_density_kg_m3
+
+_TOLERANCE_M = 1e-10
+
+
+@dataclass(frozen=True)
+class Settled:
+    """A rig at rest. When it sinks, the float is just under and `spare_n` is negative by the excess."""
+
+    status: Literal["stands", "lies", "sinks"]
+    immersion_m: float
+    tip_m: float
+    pull_n: float
+    """What the float carries; under water, what hangs on it. [N]"""
+    touching_n: float
+    """Part of the pull that is a piece just touching the bed, carried by float and bed together. [N]"""
+    attachment_m: float
+    """Depth of the stop or of the point the setting is measured to; negative above the surface. [m]"""
+    laid: Laid
+    hanging: Hanging
+    body: FloatBody
+    water_kg_m3: float
+
+
+def attachment_depth_m(body: FloatBody, immersion_m: float, stop_above_m: float = 0.0) -> float:
+    """Depth of the point from which the setting is measured; negative above the surface. [m]
+
+    a = z - z_ref - b
+
+    body: the float.
+    immersion_m: height of the waterline above the float's base. [m]
+    stop_above_m: beads between the stop and the float. [m, 0 or more]
+    Source: geometry: a bottom-end float holds the line its draft below the surface, an in-line slider's stop rests on
+    top of what stands out.
+    """
+    return immersion_m - body.setting_from_m - stop_above_m
+
+
+def settle(rig: Rig) -> Settled:
+    """Bring a rig to rest in the still water it is tied for.
+
+    The float's buoyancy grows with immersion and what it carries never does (pieces reach the bed), so the balance is
+    a single crossing, found by halving. At a jump, a piece touching the bed is carried in part.
+
+    rig: the rig.
+    Raises: OutOfRange or NotUnderstood when the float cannot be.
+    Source: Archimedes' principle; `lay_out`.
+    """
+    water = water_density_kg_m3(rig.water.temperature_c, rig.water.salinity)
+    try:
+        body = float_body(rig.float.spec)
+    except BrookwindError as error:
+        raise error.under("components", rig.components.index(rig.float), "spec") from error
+    hung = hanging(rig, water)
+    depth = rig.water.depth_m
+
+    def laid_at(z: float) -> Laid:
+        return lay_out(hung, attachment_depth_m(body, z, hung.stop_above_m), depth)
+
+    z = _balance(body, water, laid_at)
+    if z is None:
+        length = body.length_m
+        laid = laid_at(length)
+        return Settled("sinks", length, 0.0, laid.pull_n, 0.0, _attach(body, hung, length), laid, hung, body, water)
+    laid = laid_at(z)
+    carried = load_at_immersion_n(body, z, water)
+    status: Literal["stands", "lies"] = "stands" if righting_stiffness_n_m(body, z, water) > 0.0 else "lies"
+    touching = carried - laid.pull_n if laid.on_bed else 0.0
+    tip = body.length_m - z
+    return Settled(status, z, tip, carried, touching, _attach(body, hung, z), laid, hung, body, water)
+
+
+def _attach(body: FloatBody, hung: Hanging, z: float) -> float:
+    return attachment_depth_m(body, z, hung.stop_above_m)
+
+
+def _balance(body: FloatBody, water: float, laid_at: Callable[[float], Laid]) -> float | None:
+    free = immersion_at_load_m(body, laid_at(body.length_m - body.design_tip_m).pull_n, water)
+    if free is not None:
+        laid = laid_at(free)
+        again = immersion_at_load_m(body, laid.pull_n, water)
+        if again is not None and abs(again - free) < _TOLERANCE_M:
+            return free
+    low, high = 0.0, body.length_m
+    if laid_at(high).pull_n > load_at_immersion_n(body, high, water):
+        return None
+    while high - low > _TOLERANCE_M:
+        middle = 0.5 * (low + high)
+        if laid_at(middle).pull_n > load_at_immersion_n(body, middle, water):
+            low = middle
+        else:
+            high = middle
+    return high

@@ -1,0 +1,158 @@
+"""Where the stop goes in still water, and how that figure is composed."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from brookwind.core.balance.hang import hanging, lay_out
+from brookwind.core.balance.settle import Settled, attachment_depth_m, settle
+from brookwind.core.errors import OutOfRange
+from brookwind.core.floats.body import FloatBody
+from brookwind.core.frozen import Frozen
+from brookwind.core.rig.components import Component
+from brookwind.core.rig.document import Aim, Rig, Water
+
+LEAST_SETTING_M = 0.03
+"""A float closer to the hook than this cannot be fished. [m] Editable default."""
+
+
+class StopSetting(Frozen):
+    """The setting wanted, and the parts it is made of: hook depth less attachment depth, plus line that stands up."""
+
+    now_m: float
+    wanted_m: float
+    slide_m: float
+    """How far to slide the stop or float: positive away from the hook (deeper). [m]"""
+    hook_depth_now_m: float
+    hook_depth_wanted_m: float
+    attachment_m: float
+    """Depth of the point the setting is measured to; negative above the surface. [m]"""
+    standing_line_m: float
+    """Extra line because a floating bait or line stands up from the last weight. [m]"""
+    measured_to: Literal["base", "eye", "top"]
+    """The point of the float the setting is measured to; `top` is the stop that rests there."""
+
+
+def wanted_hook_depth_m(water: Water, aim: Aim) -> float:
+    """Depth at which the hook should hang; more than the water's depth when laying on. [m]
+
+    water: the water.
+    aim: what the angler wants.
+    Raises: OutOfRange when the bait would be above the surface or below the bed.
+    """
+    if aim.bait_from == "surface":
+        if aim.bait_m > water.depth_m:
+            raise OutOfRange.one(
+                "bait-below-bed",
+                f"The bait would be {aim.bait_m:.2f} m down in {water.depth_m:.2f} m of water.",
+                "Enter less than the depth, or measure from the bed.",
+                ("aim", "bait_m"),
+            )
+        return aim.bait_m
+    if aim.bait_m >= water.depth_m:
+        raise OutOfRange.one(
+            "bait-above-surface",
+            f"The bait would hang {aim.bait_m:.2f} m off the bed in {water.depth_m:.2f} m of water.",
+            "Enter a height less than the depth.",
+            ("aim", "bait_m"),
+        )
+    return water.depth_m - aim.bait_m
+
+
+def setting_for(rig: Rig, body: FloatBody, immersion_m: float, water_kg_m3: float) -> float:
+    """Setting that puts the hook where it is wanted with the float at a given immersion. [m]
+
+    S = h_hook - a + extra, where extra is twice the line that stands up under a floating end
+
+    rig: the rig; its weights decide what stands up.
+    body: its float.
+    immersion_m: height of the waterline above the float's base. [m]
+    water_kg_m3: density of the water. [kg/m3]
+    Raises: OutOfRange when the water is too shallow for this float.
+    Source: geometry of a line hanging straight; handbook rule that the attachment is the draft below the surface for
+    a bottom-end float and above it for an in-line one.
+    """
+    hung = hanging(rig, water_kg_m3)
+    attachment = attachment_depth_m(body, immersion_m, hung.stop_above_m)
+    straight = lay_out(hung, attachment, float("inf"))
+    extra = attachment + hung.setting_m - straight.hook_depth_m
+    setting = wanted_hook_depth_m(rig.water, rig.aim) - attachment + extra
+    if setting < LEAST_SETTING_M:
+        raise OutOfRange.one(
+            "too-shallow-for-float",
+            f"The float alone reaches {immersion_m * 100:.0f} cm down: no line would be left below it.",
+            "Take a shorter float, or fish deeper.",
+            ("water", "depth_m") if rig.aim.bait_from == "bed" else ("aim", "bait_m"),
+        )
+    return setting
+
+
+def stop_setting(rig: Rig, settled: Settled | None = None) -> StopSetting:
+    """Where the stop should go for the rig as it is weighted now.
+
+    The float's immersion at the new setting is found by setting the stop and settling again; it changes only by the
+    weight of a little line, so three rounds are plenty.
+
+    rig: the rig.
+    settled: the rig at rest, if already known.
+    Raises: OutOfRange when the water is too shallow for this float or aim.
+    """
+    now = settled or settle(rig)
+    wanted, immersion = rig.setting_m, now.immersion_m
+    for _ in range(3):
+        wanted = setting_for(rig, now.body, immersion, now.water_kg_m3)
+        again = settle(set_stop(rig, wanted)).immersion_m
+        if abs(again - immersion) < 1e-7:
+            break
+        immersion = again
+    attachment = attachment_depth_m(now.body, immersion, now.hanging.stop_above_m)
+    hook_wanted = wanted_hook_depth_m(rig.water, rig.aim)
+    return StopSetting(
+        now_m=rig.setting_m,
+        wanted_m=wanted,
+        slide_m=wanted - rig.setting_m,
+        hook_depth_now_m=now.laid.hook_depth_m,
+        hook_depth_wanted_m=hook_wanted,
+        attachment_m=attachment,
+        standing_line_m=wanted - (hook_wanted - attachment),
+        measured_to=now.body.type.setting_from,
+    )
+
+
+def set_stop(rig: Rig, setting_m: float) -> Rig:
+    """The rig with its float (fixed) or stop (sliding) moved, everything at or above it moved along.
+
+    Weights below keep their distance from the hook; those a shorter setting would leave above the float are pushed
+    down to just below it.
+
+    rig: the rig.
+    setting_m: new distance from stop or float to hook. [m, 0.03 to 60]
+    """
+    delta = setting_m - rig.setting_m
+    riders = set(rides_with_float(rig))
+    ceiling = max(0.0, setting_m - 0.01)
+    moved = tuple(_moved(c, delta, c.id in riders, ceiling) for c in rig.components)
+    return rig.replace_components(moved)
+
+
+def _moved(c: Component, delta: float, rides: bool, ceiling: float) -> Component:
+    position = getattr(c, "position_m", None)
+    if position is None:
+        return c
+    if rides:
+        return c.model_copy(update={"position_m": position + delta})
+    return c.model_copy(update={"position_m": ceiling}) if position > ceiling else c
+
+
+def rides_with_float(rig: Rig) -> tuple[str, ...]:
+    """Ids of the pieces that move when the float or its stop is slid: float, stop, locking shot, all above them.
+
+    rig: the rig.
+    """
+    setting = rig.setting_m
+    return tuple(
+        c.id
+        for c in rig.components
+        if getattr(c, "position_m", None) is not None
+        and (c.kind in {"float", "stop"} or getattr(c, "role", "") == "lock" or c.position_m >= setting)  # type: ignore[union-attr]
+    )

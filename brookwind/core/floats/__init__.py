@@ -1,0 +1,1 @@
+"""Float bodies and how they sit in the water."""

@@ -1,0 +1,1 @@
+"""The rig document: components, labels, the figures of gear, families."""

@@ -1,0 +1,148 @@
+"""The pieces of a rig: one model per kind, told apart by `kind`.
+
+Positions are measured along the line from the lowest hook (0) towards the rod, in metres.
+A piece on a short side line carries a `link`: its position is where the link leaves the line.
+"""
+
+from __future__ import annotations
+
+from typing import Annotated, Literal, get_args
+
+from pydantic import Field
+
+from brookwind.core.floats.spec import FloatSpec
+from brookwind.core.frozen import Frozen
+
+PieceId = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
+Position = Annotated[float, Field(ge=0, le=60)]
+Mass = Annotated[float, Field(ge=0, le=0.5)]
+PieceMass = Annotated[float, Field(gt=0, le=0.5)]
+Density = Annotated[float, Field(gt=10, le=22600)]
+LineDiameter = Annotated[float, Field(ge=0.00003, le=0.003)]
+
+ShotRole = Literal["lock", "back", "bulk", "dropper", "strung", "lift", "cushion"]
+Mount = Literal["bottom-end-fixed", "top-and-bottom-fixed", "pole-fixed", "in-line-sliding", "bottom-end-sliding"]
+
+
+class Link(Frozen):
+    """A short side line from the main line to a piece, hanging from its own position."""
+
+    length_m: float = Field(gt=0, le=3)
+    diameter_m: LineDiameter | None = None
+
+
+class Piece(Frozen):
+    """What every component has. `item` names the compartment of the box it came from."""
+
+    id: PieceId
+    label: str = Field(default="", max_length=60)
+    item: str | None = Field(default=None, max_length=60)
+
+
+class LineSection(Piece):
+    """A length of line. The main line has no upper end: it goes on to the rod."""
+
+    kind: Literal["line"] = "line"
+    role: Literal["main", "top-shot", "lash", "hooklength"]
+    material: str
+    diameter_m: LineDiameter
+    density_kg_m3: Density
+    strength_n: float | None = Field(default=None, gt=0, le=2000)
+    lower_m: Position
+    """Where this section ends, towards the hook. [m]"""
+
+
+class Stop(Piece):
+    """A thread knot or rubber that a sliding float runs up to."""
+
+    kind: Literal["stop"] = "stop"
+    material: Literal["thread", "rubber"] = "thread"
+    position_m: Position
+
+
+class Bead(Piece):
+    """A bead that slides between its neighbours (no position) or sits at one place."""
+
+    kind: Literal["bead"] = "bead"
+    length_m: float = Field(gt=0, le=0.05)
+    mass_kg: Mass
+    density_kg_m3: Density
+    position_m: Position | None = None
+
+
+class Sleeve(Piece):
+    """A rubber or silicone that holds a float to the line."""
+
+    kind: Literal["sleeve"] = "sleeve"
+
+
+class Float(Piece):
+    """The float. Fixed floats have a position; a sliding float hangs below its stop."""
+
+    kind: Literal["float"] = "float"
+    spec: FloatSpec
+    mount: Mount
+    position_m: Position | None = None
+
+
+class Shot(Piece):
+    """A split shot pinched on the line."""
+
+    kind: Literal["shot"] = "shot"
+    role: ShotRole
+    mass_kg: PieceMass
+    material: str
+    density_kg_m3: Density
+    position_m: Position
+
+
+class Weight(Piece):
+    """A larger weight. If it runs, its position is where it rests."""
+
+    kind: Literal["weight"] = "weight"
+    shape: Literal["ball", "egg", "barrel", "bullet", "in-line", "olivette", "plummet"]
+    mass_kg: PieceMass
+    material: str
+    density_kg_m3: Density
+    runs: bool = False
+    position_m: Position
+    link: Link | None = None
+
+
+class Swivel(Piece):
+    """A swivel between two lengths of line."""
+
+    kind: Literal["swivel"] = "swivel"
+    mass_kg: PieceMass
+    density_kg_m3: Density
+    position_m: Position
+
+
+class Hook(Piece):
+    """A hook. The lowest is at 0; a second sits higher or on a link."""
+
+    kind: Literal["hook"] = "hook"
+    size: int = Field(ge=-10, le=30)
+    """Printed size; -1 stands for 1/0, -2 for 2/0 and so on."""
+    mass_kg: PieceMass
+    density_kg_m3: Density
+    position_m: Position = 0.0
+    link: Link | None = None
+
+
+class Bait(Piece):
+    """A bait on a hook. Less dense than the water, it floats."""
+
+    kind: Literal["bait"] = "bait"
+    hook: PieceId
+    mass_kg: PieceMass
+    density_kg_m3: Density
+
+
+Component = Annotated[
+    LineSection | Stop | Bead | Sleeve | Float | Shot | Weight | Swivel | Hook | Bait, Field(discriminator="kind")
+]
+
+COMPONENT_KINDS: frozenset[str] = frozenset(
+    model.model_fields["kind"].default for model in get_args(get_args(Component)[0])
+)

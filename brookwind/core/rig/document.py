@@ -1,0 +1,215 @@
+"""The rig document: what the core computes on, the API carries, the store keeps and the CLI reads."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from typing import Any, Literal, Self, TypeVar
+
+from pydantic import Field, ValidationError, model_validator
+
+from brookwind.core.errors import NotUnderstood, OutOfRange
+from brookwind.core.frozen import Frozen
+from brookwind.core.rig.components import Component, Float, Hook, Piece, PieceId, Stop
+from brookwind.core.rig.refusals import from_validation
+
+SCHEMA_VERSION = 1
+MAX_COMPONENTS = 200
+
+
+class Water(Frozen):
+    """The still water the rig is tied for."""
+
+    name: str = Field(default="", max_length=80)
+    swim: str | None = Field(default=None, max_length=60)
+    depth_m: float = Field(ge=0.05, le=60)
+    """Plumbed depth. [m]"""
+    temperature_c: float = Field(default=15.0, ge=-2, le=40)
+    salinity: float = Field(default=0.0, ge=0, le=42)
+
+
+class Aim(Frozen):
+    """What the angler wants to see and where the bait should hang."""
+
+    tip_m: float = Field(gt=0, le=0.5)
+    """Length of float above the water. [m]"""
+    bait_from: Literal["bed", "surface"] = "bed"
+    bait_m: float = Field(default=0.05, ge=-3, le=60)
+    """Height of the hook off the bed (negative: so much line laid on), or its depth below the surface. [m]"""
+
+    @model_validator(mode="after")
+    def _below_the_surface(self) -> Self:
+        if self.bait_from == "surface" and self.bait_m <= 0:
+            raise OutOfRange.one(
+                "bait-above-surface",
+                "The bait would hang above the surface.",
+                "Enter how far below the surface it should be, more than 0.",
+                ("bait_m",),
+            )
+        return self
+
+
+class Rig(Frozen):
+    """A rig: its components in threading order from rod to hook, what it aims at and the water it is tied for."""
+
+    schema_version: Literal[1] = 1
+    id: PieceId
+    name: str = Field(min_length=1, max_length=80)
+    family: str = Field(min_length=1, max_length=40)
+    species: str | None = Field(default=None, max_length=40)
+    pattern: str = Field(default="none", max_length=40)
+    water: Water
+    aim: Aim
+    components: tuple[Component, ...] = Field(min_length=2, max_length=MAX_COMPONENTS)
+    notes: str = Field(default="", max_length=4000)
+
+    @model_validator(mode="after")
+    def _can_be_threaded(self) -> Self:
+        _check_ids(self.components)
+        _check_float(self.components)
+        _check_hooks(self.components)
+        _check_order(self.components)
+        return self
+
+    @property
+    def float(self) -> Float:
+        """The one float."""
+        return next(c for c in self.components if isinstance(c, Float))
+
+    @property
+    def stop(self) -> Stop | None:
+        """The stop of a sliding float, nearest the float."""
+        return next((c for c in reversed(self.components) if isinstance(c, Stop)), None)
+
+    @property
+    def setting_m(self) -> float:
+        """Distance along the line from the stop (sliding float) or the float to the hook. [m]"""
+        if self.float.position_m is not None:
+            return self.float.position_m
+        assert self.stop is not None
+        return self.stop.position_m
+
+    def replace_components(self, components: tuple[Component, ...], **changes: Any) -> Rig:
+        """The rig with other components, checked again.
+
+        components: the new components, in threading order.
+        changes: other fields of the rig to set.
+        """
+        return Rig(**{**dict(self), **changes, "components": components})
+
+
+def _check_ids(components: tuple[Component, ...]) -> None:
+    seen: dict[str, int] = {}
+    for i, c in enumerate(components):
+        if c.id in seen:
+            raise OutOfRange.one(
+                "same-id",
+                f"Components {seen[c.id] + 1} and {i + 1} are both called {c.id!r}.",
+                "Give each its own id.",
+                ("components", i, "id"),
+            )
+        seen[c.id] = i
+
+
+def _check_float(components: tuple[Component, ...]) -> None:
+    floats = [(i, c) for i, c in enumerate(components) if isinstance(c, Float)]
+    if len(floats) != 1:
+        raise OutOfRange.one(
+            "one-float", f"The rig has {len(floats)} floats.", "A rig has exactly one float.", ("components",)
+        )
+    i, the_float = floats[0]
+    sliding = the_float.mount.endswith("sliding")
+    if sliding and not any(isinstance(c, Stop) for c in components[:i]):
+        raise OutOfRange.one(
+            "no-stop", "The float slides but nothing stops it.", "Thread a stop above it.", ("components", i)
+        )
+    if sliding != (the_float.position_m is None):
+        message, remedy = (
+            ("A sliding float has no position of its own.", "Leave position_m out; the stop decides.")
+            if sliding
+            else ("A fixed float needs its position.", "Enter position_m, the distance from float to hook.")
+        )
+        raise OutOfRange.one("float-position", message, remedy, ("components", i, "position_m"))
+
+
+def _check_hooks(components: tuple[Component, ...]) -> None:
+    hooks = [c for c in components if isinstance(c, Hook)]
+    if not hooks or min(h.position_m for h in hooks) != 0.0:
+        raise OutOfRange.one(
+            "hook-at-zero",
+            "No hook is at position 0." if hooks else "The rig has no hook.",
+            "Positions are measured from the lowest hook: put it at 0.",
+            ("components",),
+        )
+    names = {h.id for h in hooks}
+    for i, c in enumerate(components):
+        if c.kind == "bait" and c.hook not in names:
+            raise OutOfRange.one(
+                "bait-without-hook",
+                f"The bait is on a hook called {c.hook!r}, which the rig does not have.",
+                f"Use one of {', '.join(sorted(names))}.",
+                ("components", i, "hook"),
+            )
+
+
+def _check_order(components: tuple[Component, ...]) -> None:
+    last, at = float("inf"), 0
+    for i, position in positions(components):
+        if position > last + 1e-9:
+            raise OutOfRange.one(
+                "threading-order",
+                f"Component {i + 1} is {position:.3f} m from the hook but is threaded after component {at + 1}, "
+                f"which is at {last:.3f} m.",
+                "List the components from rod to hook.",
+                ("components", i, "position_m"),
+            )
+        last, at = position, i
+
+
+def positions(components: tuple[Component, ...]) -> Iterator[tuple[int, float]]:
+    """Index and position of every component that has one (a line section counts where it begins). [m]
+
+    components: in threading order.
+    """
+    for i, c in enumerate(components):
+        if c.kind != "line":
+            position = getattr(c, "position_m", None)
+            if position is not None:
+                yield i, position
+
+
+def read_rig(data: object) -> Rig:
+    """Read a rig document from plain data, with sentences for what is wrong.
+
+    data: what a JSON reader returned.
+    Raises: BrookwindError with a path for each problem; NotUnderstood for another schema version.
+    """
+    if not isinstance(data, dict):
+        raise NotUnderstood.one("not-a-rig", "This is not a rig document.", "A rig is a JSON object with components.")
+    version = data.get("schema_version", SCHEMA_VERSION)
+    if version != SCHEMA_VERSION:
+        newer = isinstance(version, int) and version > SCHEMA_VERSION
+        remedy = (
+            "Update Brookwind, or save the rig again in the older form." if newer else f"Use version {SCHEMA_VERSION}."
+        )
+        raise NotUnderstood.one(
+            "schema-version",
+            f"The rig is written in version {version}; this Brookwind reads version {SCHEMA_VERSION}.",
+            remedy,
+            ("schema_version",),
+        )
+    try:
+        return Rig.model_validate(data)
+    except ValidationError as error:
+        raise from_validation(error) from error
+
+
+PieceT = TypeVar("PieceT", bound=Piece)
+
+
+def of_kind(rig: Rig, kind: type[PieceT]) -> tuple[PieceT, ...]:
+    """The rig's components of one kind, in threading order.
+
+    rig: the rig.
+    kind: the component class.
+    """
+    return tuple(c for c in rig.components if isinstance(c, kind))

@@ -1,0 +1,48 @@
+"""Densities of what gear is made of."""
+
+from __future__ import annotations
+
+from types import MappingProxyType
+
+from brookwind.core.frozen import Sourced
+from brookwind.core.gravity import LEAD_KG_M3
+
+_CRC = "CRC Handbook of Chemistry and Physics, elements and alloys"
+_POLYMER = "Brandrup and Immergut, Polymer Handbook"
+
+
+class Material(Sourced):
+    """A material and its density. [kg/m3]"""
+
+    id: str
+    name: str
+    density_kg_m3: float
+
+
+class LineMaterial(Material):
+    """A line material; `colour` is not kept, how it lies on water is."""
+
+    lies: str
+
+
+WEIGHT_MATERIALS = (
+    Material(id="lead", name="lead", density_kg_m3=LEAD_KG_M3, source=_CRC),
+    Material(id="tin", name="tin", density_kg_m3=7290.0, source=_CRC),
+    Material(id="tungsten", name="tungsten", density_kg_m3=19300.0, source=_CRC),
+    Material(id="tungsten-putty", name="tungsten putty", density_kg_m3=10000.0, source="default"),
+    Material(id="bismuth", name="bismuth", density_kg_m3=9780.0, source=_CRC),
+    Material(id="brass", name="brass", density_kg_m3=8500.0, source=_CRC),
+    Material(id="steel", name="steel", density_kg_m3=7850.0, source=_CRC),
+)
+
+LINE_MATERIALS = (
+    LineMaterial(id="nylon", name="nylon", density_kg_m3=1140.0, lies="sinks slowly", source=_POLYMER),
+    LineMaterial(id="fluorocarbon", name="fluorocarbon", density_kg_m3=1780.0, lies="sinks", source=_POLYMER),
+    LineMaterial(id="braid", name="PE braid", density_kg_m3=970.0, lies="floats", source=_POLYMER),
+)
+
+BEAD_DENSITY_KG_M3 = 1050.0
+"""Polystyrene. [kg/m3] Source: Polymer Handbook."""
+
+WEIGHT_MATERIAL = MappingProxyType({m.id: m for m in WEIGHT_MATERIALS})
+LINE_MATERIAL = MappingProxyType({m.id: m for m in LINE_MATERIALS})
