@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from typing import Self
 
 from pydantic import BaseModel, ConfigDict
 
@@ -32,7 +33,7 @@ class BrookwindError(ValueError):
         super().__init__(" ".join(p.sentence() for p in problems))
 
     @classmethod
-    def one(cls, code: str, message: str, remedy: str = "", path: Sequence[PathPart] = ()) -> BrookwindError:
+    def one(cls, code: str, message: str, remedy: str = "", path: Sequence[PathPart] = ()) -> Self:
         """The error with a single problem.
 
         code: short stable name of the refusal.
@@ -42,7 +43,7 @@ class BrookwindError(ValueError):
         """
         return cls(Problem(code=code, path=tuple(path), message=message, remedy=remedy))
 
-    def under(self, *prefix: PathPart) -> BrookwindError:
+    def under(self, *prefix: PathPart) -> Self:
         """The same error with every path starting with the prefix given."""
         return type(self)(*(p.model_copy(update={"path": (*prefix, *p.path)}) for p in self.problems))
 

@@ -81,7 +81,9 @@ def choose_pieces(
     Source: Horowitz and Sahni, "Computing partitions with applications to the knapsack problem", J. ACM 21, 1974.
     """
     if any(not p > 0.0 for p in pulls_n):
-        raise OutOfRange.one("weight-pull", "A weight that does not sink cannot be chosen.", "Leave it out.", ("stock",))
+        raise OutOfRange.one(
+            "weight-pull", "A weight that does not sink cannot be chosen.", "Leave it out.", ("stock",)
+        )
     if min(sum(stock), max_pieces) < min_pieces:
         return None
     measure = error_of or (lambda total: abs(total - target_n))
@@ -91,7 +93,9 @@ def choose_pieces(
     good_enough = slack + _least_possible(pulls_n, target_n, measure)
     best: list[_Found] = []
     proved = True
-    for limit in _stages(min_pieces, max_pieces):
+    # Fewer pieces than the largest size needs to reach the target are seen in the first stage all the same.
+    needed = int(target_n / max(pulls_n)) if pulls_n else 0
+    for limit in _stages(min(max(min_pieces, needed), max_pieces), max_pieces):
         halves = _halves(pulls_n, stock, limit, roof)
         if halves is None:
             proved = False
@@ -230,7 +234,8 @@ def _pick(
         a, b = halves[0].totals[j], halves[1].totals[chosen.pieces - j]
         if a.size == 0 or b.size == 0:
             continue
-        from_, to = (np.searchsorted(b, chosen.total_n - a + d, side=s) for d, s in ((-TIE_N, "left"), (TIE_N, "right")))
+        from_ = np.searchsorted(b, chosen.total_n - a - TIE_N, side="left")
+        to = np.searchsorted(b, chosen.total_n - a + TIE_N, side="right")
         for row in np.nonzero(to > from_)[0]:
             for other in range(int(from_[row]), int(to[row])):
                 counts = halves[0].counts[j][row] + halves[1].counts[chosen.pieces - j][other]

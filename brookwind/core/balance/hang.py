@@ -60,7 +60,7 @@ def hanging(rig: Rig, water_kg_m3: float) -> Hanging:
     """
     setting = rig.setting_m
     at = {c.id: i for i, c in enumerate(rig.components)}
-    float_at = at[rig.float.id]
+    float_at = at[rig.float_piece.id]
     items, stop_above = [], 0.0
     for i, c in enumerate(rig.components):
         mass, density = getattr(c, "mass_kg", None), getattr(c, "density_kg_m3", None)
@@ -204,5 +204,3 @@ def _share_out(hanging: Hanging, laid: Laid, depth_m: float, resting: bool) -> N
     laid.line_in_water_m = max(0.0, wet_to - laid.bed_from_m)
     laid.line_pull_n = line_weight_between_n(hanging, laid.bed_from_m, wet_to)
     laid.pull_n += laid.line_pull_n
-
-

@@ -91,6 +91,6 @@ def _entry(item: Item, settled: Settled, touching: Item | None) -> Entry:
         pull_n=item.weight_n,
         lead_kg=lead_mass_kg(item.weight_n, settled.water_kg_m3),
         share=share,
-        reason=reason,  # type: ignore[arg-type]
+        reason=reason,
         why=_WHY[reason],  # type: ignore[index]
     )

@@ -62,9 +62,9 @@ def settle(rig: Rig) -> Settled:
     """
     water = water_density_kg_m3(rig.water.temperature_c, rig.water.salinity)
     try:
-        body = float_body(rig.float.spec)
+        body = float_body(rig.float_piece.spec)
     except BrookwindError as error:
-        raise error.under("components", rig.components.index(rig.float), "spec") from error
+        raise error.under("components", rig.components.index(rig.float_piece), "spec") from error
     hung = hanging(rig, water)
     depth = rig.water.depth_m
 
@@ -89,12 +89,15 @@ def _attach(body: FloatBody, hung: Hanging, z: float) -> float:
 
 
 def _balance(body: FloatBody, water: float, laid_at: Callable[[float], Laid]) -> float | None:
-    free = immersion_at_load_m(body, laid_at(body.length_m - body.design_tip_m).pull_n, water)
-    if free is not None:
-        laid = laid_at(free)
-        again = immersion_at_load_m(body, laid.pull_n, water)
+    # Hanging free, the pull hardly depends on the immersion: putting it back in a few times settles it.
+    free = body.length_m - body.design_tip_m
+    for _ in range(6):
+        again = immersion_at_load_m(body, laid_at(free).pull_n, water)
         if again is not None and abs(again - free) < _TOLERANCE_M:
-            return free
+            return again
+        if again is None:
+            break
+        free = again
     low, high = 0.0, body.length_m
     if laid_at(high).pull_n > load_at_immersion_n(body, high, water):
         return None

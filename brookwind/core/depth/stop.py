@@ -149,10 +149,11 @@ def rides_with_float(rig: Rig) -> tuple[str, ...]:
 
     rig: the rig.
     """
-    setting = rig.setting_m
-    return tuple(
-        c.id
-        for c in rig.components
-        if getattr(c, "position_m", None) is not None
-        and (c.kind in {"float", "stop"} or getattr(c, "role", "") == "lock" or c.position_m >= setting)  # type: ignore[union-attr]
-    )
+    return tuple(c.id for c in rig.components if _rides(c, rig.setting_m))
+
+
+def _rides(c: Component, setting_m: float) -> bool:
+    position = getattr(c, "position_m", None)
+    if position is None:
+        return False
+    return c.kind in {"float", "stop"} or getattr(c, "role", "") == "lock" or position >= setting_m

@@ -43,7 +43,7 @@ class FloatBody:
     """Height above the base of the point the setting is measured to. [m]"""
     design_tip_m: float
     capacity_kg: float
-    """Lead shot to be added, fresh water, design waterline: from the label, or from the measures if they say all. [kg]"""
+    """Lead shot to be added, fresh water, design waterline; from the measures when they say all. [kg]"""
     guessed: tuple[str, ...]
 
     @property
@@ -184,8 +184,8 @@ def _own_mass(spec: FloatSpec, kind: FloatType, profile: Profile, dims: Dimensio
     if own <= 0.0:
         raise OutOfRange.one(
             "float-too-small",
-            f"A float of these measures displaces {displaced * 1000:.2f} g of water at its waterline: too little to carry "
-            f"{spec.capacity_kg * 1000:g} g of shot.",
+            f"A float of these measures displaces {displaced * 1000:.2f} g of water at its waterline: "
+            f"too little to carry {spec.capacity_kg * 1000:g} g of shot.",
             "Check the diameter and lengths, or leave the diameter out and it is worked out from the label.",
             ("body_diameter_m",),
         )
@@ -199,7 +199,9 @@ def _check_floats(profile: Profile, mass: float) -> None:
 
 
 def _too_heavy(mass: float, displaced: float) -> OutOfRange:
-    most = f"displaces only {displaced * 1000:.2f} g of water" if displaced else "cannot be made wide enough to carry that"
+    most = (
+        f"displaces only {displaced * 1000:.2f} g of water" if displaced else "cannot be made wide enough to carry that"
+    )
     return OutOfRange.one(
         "float-too-heavy",
         f"The float weighs {mass * 1000:.2f} g but {most}: it sinks by itself.",

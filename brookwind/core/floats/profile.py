@@ -26,7 +26,9 @@ class Profile:
     @cached_property
     def _pieces(self) -> tuple[tuple[float, float, float, float], ...]:
         # (base height, height, lower radius, slope), steps left out: they enclose nothing.
-        return tuple((z0, z1 - z0, r0, (r1 - r0) / (z1 - z0)) for (z0, r0), (z1, r1) in pairwise(self.points) if z1 > z0)
+        return tuple(
+            (z0, z1 - z0, r0, (r1 - r0) / (z1 - z0)) for (z0, r0), (z1, r1) in pairwise(self.points) if z1 > z0
+        )
 
     @cached_property
     def _bases(self) -> tuple[float, ...]:
@@ -129,7 +131,9 @@ def _height_for(volume: float, r0: float, slope: float, h: float) -> float:
 def _check_outline(points: tuple[tuple[float, float], ...]) -> None:
     if len(points) < 2 or points[0][0] != 0.0:
         raise OutOfRange.one(
-            "profile-start", "The outline does not start at the base.", "Give at least two points, the first at height 0."
+            "profile-start",
+            "The outline does not start at the base.",
+            "Give at least two points, the first at height 0.",
         )
     for i, ((z0, _), (z1, _)) in enumerate(pairwise(points)):
         if not z1 >= z0:
@@ -142,7 +146,10 @@ def _check_outline(points: tuple[tuple[float, float], ...]) -> None:
     for i, (_, r) in enumerate(points):
         if not r >= 0.0:
             raise OutOfRange.one(
-                "profile-radius", f"Point {i + 1} of the outline has a radius of {r * 1000:g} mm.", "Radii are 0 or more.", (i, 1)
+                "profile-radius",
+                f"Point {i + 1} of the outline has a radius of {r * 1000:g} mm.",
+                "Radii are 0 or more.",
+                (i, 1),
             )
     if points[-1][0] <= 0.0 or max(r for _, r in points) <= 0.0:
         raise OutOfRange.one("profile-empty", "The outline encloses nothing.", "Give a height and a radius above 0.")

@@ -52,7 +52,7 @@ def _bulb(t: float) -> float:
 
 
 def _pear(t: float) -> float:
-    return max(0.0, sin(pi * t**1.6)) ** 0.9
+    return float(max(0.0, sin(pi * t**1.6)) ** 0.9)
 
 
 def _slim(t: float) -> float:
@@ -60,7 +60,7 @@ def _slim(t: float) -> float:
 
 
 def _cigar(t: float) -> float:
-    return max(0.0, sin(pi * t)) ** 0.6
+    return float(max(0.0, sin(pi * t)) ** 0.6)
 
 
 STRAIGHT_WAGGLER = FloatType(

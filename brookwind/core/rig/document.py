@@ -71,7 +71,7 @@ class Rig(Frozen):
         return self
 
     @property
-    def float(self) -> Float:
+    def float_piece(self) -> Float:
         """The one float."""
         return next(c for c in self.components if isinstance(c, Float))
 
@@ -83,8 +83,8 @@ class Rig(Frozen):
     @property
     def setting_m(self) -> float:
         """Distance along the line from the stop (sliding float) or the float to the hook. [m]"""
-        if self.float.position_m is not None:
-            return self.float.position_m
+        if self.float_piece.position_m is not None:
+            return self.float_piece.position_m
         assert self.stop is not None
         return self.stop.position_m
 

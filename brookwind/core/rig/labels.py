@@ -15,7 +15,17 @@ OUNCE_KG = 0.028349523125
 POLE_CODE_KG = {10: 0.0001, 12: 0.0002, 14: 0.0004, 16: 0.0005, 18: 0.00075, 20: 0.001}
 """Nominal loads of the pole float codes 4x10 to 4x20. [kg] Editable default."""
 
-_FRACTIONS = {"¼": "1/4", "½": "1/2", "¾": "3/4", "⅛": "1/8", "⅜": "3/8", "⅝": "5/8", "⅞": "7/8", "⅓": "1/3", "⅔": "2/3"}
+_FRACTIONS = {
+    "¼": "1/4",
+    "½": "1/2",
+    "¾": "3/4",
+    "⅛": "1/8",
+    "⅜": "3/8",
+    "⅝": "5/8",
+    "⅞": "7/8",
+    "⅓": "1/3",
+    "⅔": "2/3",
+}
 _NUMBER = r"(\d+(?:[.,]\d+)?|[.,]\d+)"
 _LETTERS = "|".join(sorted((s for s in MODERN_MASS_KG if not s.isdigit()), key=len, reverse=True))
 _GRAMS = re.compile(rf"{_NUMBER}\s*(g|gr|gram|grams|gms?|kg)")
@@ -57,9 +67,7 @@ def parse_label(text: str) -> Label:
     if both:
         built_in, added = _number(both[1]) / 1000.0, _number(both[2]) / 1000.0
         says = f"{built_in * 1000:g} g built in, {added * 1000:g} g to add"
-        return _checked(
-            Label(text=text, load_kg=added, built_in_kg=built_in, reading="built-in-and-added", says=says)
-        )
+        return _checked(Label(text=text, load_kg=added, built_in_kg=built_in, reading="built-in-and-added", says=says))
     parts = [_part(part.strip(), text) for part in plain.split("+")]
     reading = parts[0].reading if len(parts) == 1 else "shot"
     says = " and ".join(p.says for p in parts)

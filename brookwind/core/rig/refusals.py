@@ -18,6 +18,23 @@ _COMPARISONS = {
 }
 
 
+_SENTENCES = {
+    "missing": ("{name} is missing.", "Enter it."),
+    "finite_number": ("{name} is not a finite number.", "Enter an ordinary number."),
+    "extra_forbidden": ("{name} is not a field Brookwind knows.", "Check its spelling, or leave it out."),
+    "union_tag_invalid": ("{tag!r} is not a component Brookwind knows.", "Use one of {expected_tags}."),
+    "union_tag_not_found": ("{name} does not say what kind of component it is.", 'Add its "kind".'),
+    "too_long": ("{name} has {actual_length} entries.", "At most {max_length} are allowed."),
+    "too_short": ("{name} has {actual_length} entries.", "At least {min_length} are needed."),
+    "literal_error": ("{name} is {got}.", "Use one of {expected}."),
+    "json_invalid": ("The text is not complete JSON.", "Reading stopped: {error}."),
+    "string_too_short": ("{name} is empty.", "Enter it."),
+    "string_too_long": ("{name} is too long.", "Use at most {max_length} characters."),
+    "float_parsing": ("{name} is {got}.", "Enter a number."),
+    "float_type": ("{name} is {got}.", "Enter a number."),
+}
+
+
 def from_validation(error: ValidationError | Sequence[dict[str, Any]], drop: int = 0) -> BrookwindError:
     """Turn the validator's records into our sentences, path kept.
 
@@ -41,9 +58,7 @@ def _problem(record: dict[str, Any], drop: int) -> Problem:
 
 def _without_tags(path: tuple[PathPart, ...]) -> tuple[PathPart, ...]:
     # Pydantic puts the chosen tag of a discriminated union after the index; the document has no such level.
-    return tuple(
-        p for i, p in enumerate(path) if not (i > 0 and isinstance(path[i - 1], int) and p in COMPONENT_KINDS)
-    )
+    return tuple(p for i, p in enumerate(path) if not (i > 0 and isinstance(path[i - 1], int) and p in COMPONENT_KINDS))
 
 
 def _field_name(path: tuple[PathPart, ...]) -> str:
@@ -58,31 +73,15 @@ def _field_name(path: tuple[PathPart, ...]) -> str:
 
 
 def _words(kind: str, context: dict[str, Any], record: dict[str, Any], name: str) -> tuple[str, str]:
-    got = record.get("input")
+    got = _short(record.get("input"))
     if kind in _COMPARISONS:
         key, words = _COMPARISONS[kind]
-        return f"{name} is {_short(got)}.", f"It must be {words} {context[key]:g}."
-    if kind == "missing":
-        return f"{name} is missing.", "Enter it."
-    if kind == "finite_number":
-        return f"{name} is not a finite number.", "Enter an ordinary number."
-    if kind == "extra_forbidden":
-        return f"{name} is not a field Brookwind knows.", "Check its spelling, or leave it out."
-    if kind == "union_tag_invalid":
-        return f"{_short(context.get('tag'))} is not a component Brookwind knows.", f"Use one of {context['expected_tags']}."
-    if kind == "union_tag_not_found":
-        return f"{name} does not say what kind of component it is.", 'Add its "kind".'
-    if kind == "too_long":
-        return f"{name} has {context.get('actual_length')} entries.", f"At most {context['max_length']} are allowed."
-    if kind in {"literal_error", "enum"}:
-        return f"{name} is {_short(got)}.", f"Use one of {context['expected']}."
-    if kind == "json_invalid":
-        return "The text is not complete JSON.", f"Reading stopped: {context.get('error', 'unexpected end')}."
-    if kind == "string_too_short":
-        return f"{name} is empty.", "Enter it."
-    if kind == "value_error":
-        return str(context.get("error", record["msg"])), ""
-    return f"{name} is {_short(got)}.", f"{record['msg']}."
+        return f"{name} is {got}.", f"It must be {words} {context[key]:g}."
+    if kind in _SENTENCES:
+        message, remedy = _SENTENCES[kind]
+        given = {**context, "name": name, "got": got, "msg": record["msg"]}
+        return message.format(**given), remedy.format(**given)
+    return f"{name} is {got}.", f"{record['msg']}."
 
 
 def _short(value: object) -> str:

@@ -1,0 +1,254 @@
+"""Balance a rig from the box: choose the pieces, place them, set the stop."""
+
+from __future__ import annotations
+
+from collections import Counter
+from dataclasses import dataclass, field
+from math import inf
+
+from pydantic import Field
+
+from brookwind.core.balance.choose import Choice, choose_pieces
+from brookwind.core.balance.hang import hanging, lay_out
+from brookwind.core.balance.heavy_first import Heavy, heavy_options, strip_heavy, with_heavy
+from brookwind.core.balance.patterns import DROPPER_SHARE_MOST, PATTERN, Grain, Pattern, span_for
+from brookwind.core.balance.settle import attachment_depth_m, settle
+from brookwind.core.balance.stock import ShotStock, Stock
+from brookwind.core.balance.target import Target, target_for
+from brookwind.core.depth.stop import set_stop, setting_for, stop_setting
+from brookwind.core.errors import Infeasible, NotUnderstood
+from brookwind.core.frozen import Frozen
+from brookwind.core.gravity import lead_mass_kg, submerged_weight_n
+from brookwind.core.rig.components import Shot
+from brookwind.core.rig.document import Rig
+from brookwind.core.rig.threading import free_id, hooklength_join_m, is_free_shot, take_off, thread_on
+
+
+class Wish(Frozen):
+    """What the angler asks of the balance."""
+
+    pattern: str
+    max_pieces: int = Field(default=20, ge=1, le=60)
+    droppers: int | None = Field(default=None, ge=1, le=4)
+    keep_heavy: bool = False
+    """Leave the locking shot or the running lead as they are."""
+
+
+class Taken(Frozen):
+    """So many pieces out of one compartment."""
+
+    item: str
+    label: str
+    count: int
+
+
+class Proposal(Frozen):
+    """A balanced rig, and what it costs."""
+
+    pattern: str
+    name: str
+    summary: str
+    rig: Rig
+    tip_m: float
+    error_m: float
+    """Tip shown less tip wanted. [m]"""
+    pieces: int
+    taken: tuple[Taken, ...]
+    proved: bool
+
+
+@dataclass(frozen=True)
+class _Scheme:
+    """What is fixed beforehand, and what may still be chosen."""
+
+    heavy: Heavy
+    droppers: tuple[int, ...] = ()
+    """Index of the dropper size, once for each."""
+    allowed: tuple[int, ...] = field(default=())
+
+
+def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
+    """The rig with the best weights for its wanted tip in one pattern, its stop set.
+
+    Everything that hangs with the float at the wanted tip is weighed; the rest of the float's load is made up from the
+    stock: first what carries most (locking shot, running lead), then the free shot. Over all those beginnings the
+    least error in tip wins, then the fewest pieces, then the fewest sizes.
+
+    rig: the rig; its aim says the tip. Shot with another task than locking stays.
+    stock: what the box holds.
+    wish: pattern and limits.
+    Raises: NotUnderstood for an unknown pattern; Infeasible with what to relax; OutOfRange when the float cannot.
+    """
+    pattern = PATTERN.get(wish.pattern)
+    if pattern is None:
+        raise NotUnderstood.one(
+            "pattern", f"There is no pattern {wish.pattern!r}.", f"Patterns are {', '.join(PATTERN)}.", ("pattern",)
+        )
+    target = target_for(rig)
+    bare = take_off(rig, is_free_shot)
+    if not wish.keep_heavy:
+        bare = strip_heavy(bare)
+    at_tip = set_stop(bare, setting_for(bare, target.body, target.immersion_m, target.water_kg_m3))
+    shot = tuple(s for s in stock.shot if s.count > 0)
+    best: tuple[tuple[float, int, int], Rig, Choice, _Scheme] | None = None
+    for heavy in [None] if wish.keep_heavy else heavy_options(at_tip, stock, target, _hung_pull(at_tip, target)):
+        base = with_heavy(at_tip, heavy) if heavy else at_tip
+        need = target.pull_n - _hung_pull(base, target)
+        if need < 0.0:
+            _complain_full(need, target, heavy is None, best is None)
+            continue
+        found = _best_shot(shot, need, pattern, wish, target, heavy)
+        if found and (best is None or found[0] < best[0]):
+            best = (found[0], base, found[1], found[2])
+    if best is None:
+        raise _nothing_fits(pattern, shot, target.pull_n - _hung_pull(at_tip, target), target)
+    _check_enough(best[2], best[1], target, shot, wish)
+    return _finish(best[1], best[2], best[3], pattern, shot, target)
+
+
+def _hung_pull(rig: Rig, target: Target) -> float:
+    hung = hanging(rig, target.water_kg_m3)
+    attachment = attachment_depth_m(target.body, target.immersion_m, hung.stop_above_m)
+    return lay_out(hung, attachment, rig.water.depth_m).pull_n
+
+
+def _pull(s: ShotStock, water_kg_m3: float) -> float:
+    return submerged_weight_n(s.mass_kg, s.density_kg_m3, water_kg_m3)
+
+
+def _schemes(pattern: Pattern, shot: tuple[ShotStock, ...], need: float, wish: Wish, water: float) -> list[_Scheme]:
+    everything = tuple(range(len(shot)))
+    if not pattern.droppers and pattern.alike == inf:
+        return [_Scheme(None, (), everything)]
+    if not pattern.droppers:
+        return [
+            _Scheme(None, (), tuple(j for j in everything if s.mass_kg <= shot[j].mass_kg <= pattern.alike * s.mass_kg))
+            for s in shot
+            if pattern.least_pieces * _pull(s, water) <= need * 1.5
+        ]
+    count = wish.droppers or pattern.droppers
+    return [
+        _Scheme(None, (i,) * count, tuple(j for j in everything if shot[j].mass_kg >= s.mass_kg))
+        for i, s in enumerate(shot)
+        if s.count >= count and count * _pull(s, water) <= DROPPER_SHARE_MOST * need
+    ]
+
+
+def _best_shot(
+    shot: tuple[ShotStock, ...], need: float, pattern: Pattern, wish: Wish, target: Target, heavy: Heavy
+) -> tuple[tuple[float, int, int], Choice, _Scheme] | None:
+    pulls = [_pull(s, target.water_kg_m3) for s in shot]
+    best = None
+    for scheme in _schemes(pattern, shot, need, wish, target.water_kg_m3):
+        fixed = sum(pulls[i] for i in scheme.droppers)
+        left = Counter({i: shot[i].count for i in scheme.allowed})
+        left.subtract(scheme.droppers)
+        choice = choose_pieces(
+            [pulls[i] for i in scheme.allowed],
+            [left[i] for i in scheme.allowed],
+            need - fixed,
+            wish.max_pieces - len(scheme.droppers),
+            max(0, pattern.least_pieces - len(scheme.droppers)),
+            lambda total, fixed=fixed: target.error_m(target.pull_n - need + fixed + total),  # type: ignore[misc]
+        )
+        if choice is None:
+            continue
+        sizes = {i for i, c in zip(scheme.allowed, choice.counts, strict=True) if c} | set(scheme.droppers)
+        rank = (round(choice.error / target.tie_m), choice.pieces + len(scheme.droppers), len(sizes))
+        if best is None or rank < best[0]:
+            best = (rank, choice, _Scheme(heavy, scheme.droppers, scheme.allowed))
+    return best
+
+
+def _finish(
+    base: Rig, choice: Choice, scheme: _Scheme, pattern: Pattern, shot: tuple[ShotStock, ...], target: Target
+) -> Proposal:
+    used = Counter({i: c for i, c in zip(scheme.allowed, choice.counts, strict=True) if c})
+    used.update(scheme.droppers)
+    # Largest first; of equals, the same compartment together.
+    order = sorted(used.elements(), key=lambda i: (-shot[i].mass_kg, i))
+    leader_only = base.float_piece.mount.endswith("sliding")
+    span = span_for(hooklength_join_m(base), base.setting_m, leader_only)
+    grains = [Grain(shot[i].mass_kg, shot[i].density_kg_m3) for i in order]
+    rig = base.model_copy(update={"pattern": pattern.id})
+    if grains:
+        for i, (role, position) in zip(order, pattern.place(grains, len(scheme.droppers), span), strict=True):
+            s = shot[i]
+            rig = thread_on(
+                rig,
+                Shot(
+                    id=free_id(rig, "shot"),
+                    item=s.item,
+                    label=s.label,
+                    role=role,
+                    mass_kg=s.mass_kg,
+                    material=s.material,
+                    density_kg_m3=s.density_kg_m3,
+                    position_m=position,
+                ),
+            )
+    rig = set_stop(rig, stop_setting(rig).wanted_m)
+    settled = settle(rig)
+    taken = [Taken(item=shot[i].item, label=shot[i].label, count=c) for i, c in sorted(used.items())]
+    if scheme.heavy:
+        taken.insert(0, Taken(item=scheme.heavy.item, label=scheme.heavy.label, count=scheme.heavy.pieces))
+    return Proposal(
+        pattern=pattern.id,
+        name=pattern.name,
+        summary=_summary(taken),
+        rig=rig,
+        tip_m=settled.tip_m,
+        error_m=settled.tip_m - rig.aim.tip_m,
+        pieces=sum(t.count for t in taken),
+        taken=tuple(taken),
+        proved=choice.proved,
+    )
+
+
+def _summary(taken: list[Taken]) -> str:
+    return ", ".join(f"{t.count} × {t.label}" for t in taken) or "no shot at all"
+
+
+def _check_enough(choice: Choice, base: Rig, target: Target, shot: tuple[ShotStock, ...], wish: Wish) -> None:
+    """Refuse an answer so light that the float does not even settle to its tip."""
+    pull = _hung_pull(base, target) + choice.total_n
+    if choice.error <= target.hopeless_m or pull > target.pull_n:
+        return
+    raise _nothing_fits(PATTERN[wish.pattern], shot, target.pull_n - _hung_pull(base, target), target)
+
+
+def _complain_full(need: float, target: Target, kept: bool, nothing_yet: bool) -> None:
+    if not (kept and nothing_yet):
+        return
+    over = lead_mass_kg(-need, target.water_kg_m3)
+    raise Infeasible.one(
+        "already-too-heavy",
+        f"What hangs on the float without any free shot already pulls {over * 1000:.2f} g too much for the wanted tip.",
+        "Take a larger float, a lighter hook or lead, or let more of the tip go under.",
+        ("components",),
+    )
+
+
+def _nothing_fits(pattern: Pattern, shot: tuple[ShotStock, ...], need: float, target: Target) -> Infeasible:
+    grams = lead_mass_kg(need, target.water_kg_m3) * 1000
+    if not shot:
+        return Infeasible.one(
+            "no-shot",
+            f"The box holds no shot, and the float needs {grams:.2f} g.",
+            "Enter stock in the box.",
+            ("stock",),
+        )
+    held = sum(lead_mass_kg(_pull(s, target.water_kg_m3) * s.count, target.water_kg_m3) for s in shot) * 1000
+    if held < grams:
+        return Infeasible.one(
+            "too-little-shot",
+            f"The float needs {grams:.2f} g of shot and the box holds {held:.2f} g.",
+            f"Add at least {grams - held:.2f} g of shot to the box, or take a smaller float.",
+            ("stock",),
+        )
+    return Infeasible.one(
+        "pattern-does-not-fit",
+        f"No {pattern.name} can be made of {grams:.2f} g from the sizes and number of pieces allowed.",
+        "Take another pattern, allow more pieces, or add other sizes to the box.",
+        ("pattern",),
+    )

@@ -1,0 +1,76 @@
+"""What the wanted tip asks of the float."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+from brookwind.core.balance.choose import TIE_N
+from brookwind.core.balance.settle import settle
+from brookwind.core.errors import OutOfRange
+from brookwind.core.floats.body import FloatBody
+from brookwind.core.floats.immersion import (
+    immersion_at_load_m,
+    load_at_immersion_n,
+    sinking_load_n,
+    tip_per_newton_m,
+)
+from brookwind.core.rig.document import Rig
+
+
+@dataclass(frozen=True)
+class Target:
+    """The float at its wanted tip: immersion and the pull that brings it there."""
+
+    body: FloatBody
+    water_kg_m3: float
+    tip_m: float
+
+    @property
+    def immersion_m(self) -> float:
+        """Height of the waterline above the float's base. [m]"""
+        return self.body.length_m - self.tip_m
+
+    @property
+    def pull_n(self) -> float:
+        """Pull that shows the wanted tip. [N]"""
+        return load_at_immersion_n(self.body, self.immersion_m, self.water_kg_m3)
+
+    @property
+    def tie_m(self) -> float:
+        """Difference of tip that counts as none: `TIE_N` at the wanted tip. [m]"""
+        return TIE_N * tip_per_newton_m(self.body, self.immersion_m, self.water_kg_m3)
+
+    @property
+    def hopeless_m(self) -> float:
+        """An error this large means the float shows more than its whole tip. [m]"""
+        return self.body.dimensions.tip_length_m - self.tip_m
+
+    def error_m(self, pull_n: float) -> float:
+        """How far the tip is from the wanted one under a pull, 0 or more. [m]
+
+        pull_n: pull on the float. A float pulled under counts the tip, and the excess as if the tip went on. [N]
+        """
+        immersion = immersion_at_load_m(self.body, pull_n, self.water_kg_m3)
+        if immersion is not None:
+            return abs(immersion - self.immersion_m)
+        top = self.body.length_m
+        excess = pull_n - sinking_load_n(self.body, self.water_kg_m3)
+        return self.tip_m + excess * tip_per_newton_m(self.body, top, self.water_kg_m3)
+
+
+def target_for(rig: Rig) -> Target:
+    """The target of a rig's aim.
+
+    rig: the rig.
+    Raises: OutOfRange when the wanted tip is longer than the float's tip, or the float cannot be.
+    """
+    settled = settle(rig)
+    tip = settled.body.dimensions.tip_length_m
+    if rig.aim.tip_m > tip + 1e-9:
+        raise OutOfRange.one(
+            "tip-longer-than-tip",
+            f"A tip of {rig.aim.tip_m * 1000:.1f} mm is wanted, but the float's tip is {tip * 1000:.1f} mm long.",
+            f"Ask for at most {tip * 1000:.1f} mm, or take another float.",
+            ("aim", "tip_m"),
+        )
+    return Target(settled.body, settled.water_kg_m3, rig.aim.tip_m)

@@ -1,0 +1,238 @@
+"""Edits that need a rule: where a new shot goes, which size is next, what a new fish changes."""
+
+from __future__ import annotations
+
+from itertools import pairwise
+from typing import Annotated, Literal, TypeAlias
+
+from pydantic import Field
+
+from brookwind.core.balance.patterns import span_for
+from brookwind.core.balance.stock import ShotStock, Stock
+from brookwind.core.depth.stop import set_stop, stop_setting
+from brookwind.core.errors import Infeasible, NotUnderstood
+from brookwind.core.floats.spec import FloatSpec
+from brookwind.core.floats.types import FLOAT_TYPE
+from brookwind.core.frozen import Frozen
+from brookwind.core.handles import LEAST_GAP_M, handles
+from brookwind.core.rig.components import Bait, Float, Hook, Shot
+from brookwind.core.rig.document import Aim, Rig
+from brookwind.core.rig.gear import BAIT_KIND, HOOK_SIZE, SPECIES_BY_ID
+from brookwind.core.rig.threading import free_id, hooklength_join_m, thread_on
+
+
+class SetStop(Frozen):
+    """Put the stop where it belongs."""
+
+    do: Literal["set-stop"]
+
+
+class AddShot(Frozen):
+    """Pinch one more shot on, above the piece named or where there is room."""
+
+    do: Literal["add-shot"]
+    item: str
+    above: str | None = None
+
+
+class Resize(Frozen):
+    """Swap a shot for the next size up (1) or down (-1) that the box holds."""
+
+    do: Literal["resize"]
+    piece: str
+    step: Literal[1, -1]
+
+
+class ChangeFloat(Frozen):
+    """Put another float on."""
+
+    do: Literal["change-float"]
+    spec: FloatSpec
+    item: str | None = None
+
+
+class ChangeSpecies(Frozen):
+    """Fish for something else: its usual band, bait and hook."""
+
+    do: Literal["change-species"]
+    species: str
+
+
+class ChangeBait(Frozen):
+    """Another bait on the lowest hook."""
+
+    do: Literal["change-bait"]
+    bait: str
+
+
+class ChangeHook(Frozen):
+    """Another size of the lowest hook."""
+
+    do: Literal["change-hook"]
+    size: int
+
+
+Change: TypeAlias = Annotated[
+    SetStop | AddShot | Resize | ChangeFloat | ChangeSpecies | ChangeBait | ChangeHook, Field(discriminator="do")
+]
+
+
+def edit(rig: Rig, change: Change, stock: Stock) -> Rig:
+    """The rig after a change.
+
+    rig: the rig; it is not altered.
+    change: what to do.
+    stock: what the box holds, for shot.
+    Raises: NotUnderstood when what is named is not there; Infeasible when there is none left or no room;
+    OutOfRange when the stop cannot be set.
+    """
+    match change:
+        case SetStop():
+            return set_stop(rig, stop_setting(rig).wanted_m)
+        case AddShot():
+            return _add_shot(rig, change, stock)
+        case Resize():
+            return _resize(rig, change, stock)
+        case ChangeFloat():
+            return _change_float(rig, change)
+        case ChangeSpecies():
+            return _change_species(rig, change.species)
+        case ChangeBait():
+            return _change_bait(rig, change.bait)
+        case ChangeHook():
+            return _change_hook(rig, change.size)
+
+
+def _compartment(stock: Stock, item: str) -> ShotStock:
+    for i, s in enumerate(stock.shot):
+        if s.item == item:
+            if s.count <= 0:
+                raise Infeasible.one(
+                    "none-left", f"There is no {s.label} left in the box.", "Take another size.", ("stock", i)
+                )
+            return s
+    raise NotUnderstood.one(
+        "no-compartment", f"The box has no compartment {item!r}.", "Pick one that is shown.", ("item",)
+    )
+
+
+def _add_shot(rig: Rig, change: AddShot, stock: Stock) -> Rig:
+    s = _compartment(stock, change.item)
+    near = next((c for c in rig.components if c.id == change.above and isinstance(c, Shot) and c.role != "lock"), None)
+    shot = Shot(
+        id=free_id(rig, "shot"),
+        item=s.item,
+        label=s.label,
+        role="strung" if near is None or near.role == "bulk" else near.role,
+        mass_kg=s.mass_kg,
+        material=s.material,
+        density_kg_m3=s.density_kg_m3,
+        position_m=_room(rig, near),
+    )
+    return thread_on(rig, shot)
+
+
+def _room(rig: Rig, near: Shot | None) -> float:
+    """Half way from a shot to whatever is above it; without one, the middle of the widest free stretch. [m]"""
+    span = span_for(hooklength_join_m(rig), rig.setting_m, rig.float_piece.mount.endswith("sliding"))
+    taken = sorted(
+        {
+            span.low_m,
+            span.high_m,
+            *(h.position_m for h in handles(rig)[1:] if span.low_m <= h.position_m <= span.high_m),
+        }
+    )
+    gaps = list(pairwise(taken))
+    if near is not None:
+        above = next(((a, b) for a, b in gaps if a >= near.position_m - 1e-9), None)
+        gaps = [above] if above else gaps
+    low, high = max(gaps, key=lambda g: g[1] - g[0], default=span)
+    if high - low < 2 * LEAST_GAP_M:
+        raise Infeasible.one(
+            "no-room", "There is no room for another shot there.", "Slide others apart first.", ("above",)
+        )
+    return 0.5 * (low + high)
+
+
+def _resize(rig: Rig, change: Resize, stock: Stock) -> Rig:
+    shot = next((c for c in rig.components if c.id == change.piece and isinstance(c, Shot)), None)
+    if shot is None:
+        raise NotUnderstood.one("no-shot", f"The rig has no shot {change.piece!r}.", "Select a shot.", ("piece",))
+    larger = change.step > 0
+    held = [s for s in stock.shot if s.count > 0 and s.material == shot.material]
+    fitting = [s for s in held if (s.mass_kg > shot.mass_kg + 1e-9 if larger else s.mass_kg < shot.mass_kg - 1e-9)]
+    if not fitting:
+        size = "larger" if larger else "smaller"
+        raise Infeasible.one("no-size", f"The box has no {shot.material} shot {size} than this one.", "", ("piece",))
+    s = min(fitting, key=lambda f: abs(f.mass_kg - shot.mass_kg))
+    swapped = shot.model_copy(
+        update={"item": s.item, "label": s.label, "mass_kg": s.mass_kg, "density_kg_m3": s.density_kg_m3}
+    )
+    return rig.replace_components(tuple(swapped if c.id == shot.id else c for c in rig.components))
+
+
+def _change_float(rig: Rig, change: ChangeFloat) -> Rig:
+    kind = FLOAT_TYPE.get(change.spec.type)
+    mount = rig.float_piece.mount
+    if kind is None or mount not in kind.mounts:
+        name = kind.name if kind else change.spec.type
+        raise NotUnderstood.one(
+            "float-for-family",
+            f"A {name} cannot be put on this kind of rig.",
+            "Take another float or start another rig.",
+            ("spec", "type"),
+        )
+    old = rig.float_piece
+    new = Float(
+        id=old.id, label=change.spec.label, item=change.item, spec=change.spec, mount=mount, position_m=old.position_m
+    )
+    # A wish that was only the old float's habit becomes the new one's; a tip the angler chose stays.
+    habit = FLOAT_TYPE[old.spec.type].usual_tip_m
+    aim = rig.aim.model_copy(update={"tip_m": kind.usual_tip_m}) if rig.aim.tip_m == habit else rig.aim
+    return rig.replace_components(tuple(new if c.id == old.id else c for c in rig.components), aim=aim)
+
+
+def _change_species(rig: Rig, species_id: str) -> Rig:
+    species = SPECIES_BY_ID.get(species_id)
+    if species is None:
+        raise NotUnderstood.one(
+            "species", f"There is no fish {species_id!r}.", f"Use one of {', '.join(SPECIES_BY_ID)}.", ("species",)
+        )
+    depth = rig.water.depth_m
+    bait_m = min(species.bait_m, 0.7 * depth) if species.bait_from == "surface" else min(species.bait_m, 0.5 * depth)
+    aim = Aim(tip_m=rig.aim.tip_m, bait_from=species.bait_from, bait_m=bait_m)
+    changed = rig.replace_components(rig.components, aim=aim, species=species.id)
+    return _change_hook(_change_bait(changed, species.bait), species.hook_size)
+
+
+def _change_bait(rig: Rig, bait_id: str) -> Rig:
+    kind = BAIT_KIND.get(bait_id)
+    if kind is None:
+        raise NotUnderstood.one(
+            "bait", f"There is no bait {bait_id!r}.", f"Use one of {', '.join(BAIT_KIND)}.", ("bait",)
+        )
+    hook = _lowest_hook(rig)
+    bait = Bait(
+        id="bait", label=kind.name, item=kind.id, hook=hook.id, mass_kg=kind.mass_kg, density_kg_m3=kind.density_kg_m3
+    )
+    others = [c for c in rig.components if not (isinstance(c, Bait) and c.hook == hook.id)]
+    others.insert(others.index(hook) + 1, bait)
+    return rig.replace_components(tuple(others))
+
+
+def _change_hook(rig: Rig, size: int) -> Rig:
+    entry = HOOK_SIZE.get(size)
+    if entry is None:
+        raise NotUnderstood.one(
+            "hook-size",
+            f"There is no hook size {size}.",
+            f"Sizes are {', '.join(h.label for h in HOOK_SIZE.values())}.",
+            ("size",),
+        )
+    old = _lowest_hook(rig)
+    new = old.model_copy(update={"size": size, "mass_kg": entry.mass_kg, "label": f"hook {entry.label}"})
+    return rig.replace_components(tuple(new if c.id == old.id else c for c in rig.components))
+
+
+def _lowest_hook(rig: Rig) -> Hook:
+    return next(c for c in reversed(rig.components) if isinstance(c, Hook) and c.position_m == 0.0)

@@ -1,0 +1,191 @@
+"""Evaluate a rig: one call answers everything the bench shows."""
+
+from __future__ import annotations
+
+from typing import Literal
+
+from brookwind.core.balance.ledger import Entry, ledger
+from brookwind.core.balance.settle import Settled, settle
+from brookwind.core.depth.stop import StopSetting, stop_setting
+from brookwind.core.errors import OutOfRange, Problem
+from brookwind.core.findings import Finding, find
+from brookwind.core.floats.immersion import (
+    immersion_at_load_m,
+    load_at_immersion_n,
+    sinking_load_n,
+    tip_per_newton_m,
+)
+from brookwind.core.floats.standing import least_standing_load_n
+from brookwind.core.frozen import Frozen
+from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, sphere_diameter_m, submerged_weight_n
+from brookwind.core.handles import Handle, handles
+from brookwind.core.rig.components import Shot
+from brookwind.core.rig.document import Rig
+
+GATE_M = 0.001
+"""Tips this near to the wanted one count as wanted. [m] Editable default."""
+
+
+class Waterline(Frozen):
+    """Where the waterline would be with one piece more or less."""
+
+    change: Literal[1, -1]
+    label: str
+    tip_m: float | None
+    """None: the float would sink. [m]"""
+
+
+class FloatAnswer(Frozen):
+    """The float at rest, and what its body is taken to be. Loads are lead-shot grams under this water, in kg."""
+
+    status: Literal["stands", "lies", "sinks"]
+    immersion_m: float
+    tip_m: float
+    tip_per_10_mg_m: float
+    length_m: float
+    tip_foot_m: float
+    paint_m: float
+    setting_from_m: float
+    outline: tuple[tuple[float, float], ...]
+    """(height above the base, radius). [m]"""
+    own_mass_kg: float
+    capacity_kg: float
+    guessed: tuple[str, ...]
+    carried_kg: float
+    wanted_kg: float | None
+    """Load at the wanted tip; None when the wanted tip is longer than the float. [kg]"""
+    gate_kg: tuple[float, float] | None
+    """Loads at the wanted tip a millimetre longer and shorter. [kg]"""
+    sinking_kg: float
+    least_standing_kg: float
+    ghosts: tuple[Waterline, ...]
+
+
+class PieceAnswer(Frozen):
+    """A piece in the water."""
+
+    id: str
+    kind: str
+    depth_m: float
+    position_m: float
+    diameter_m: float | None
+    state: Literal["hangs", "on-bed", "in-the-air", "above"]
+
+
+class Evaluation(Frozen):
+    """Everything the bench shows of a rig at rest in still water."""
+
+    rig_id: str
+    water_kg_m3: float
+    afloat: FloatAnswer
+    pieces: tuple[PieceAnswer, ...]
+    path: tuple[tuple[float, float], ...]
+    """(position from the hook, depth) along the line, from the attachment down. [m]"""
+    hook_height_m: float
+    """Height of the hook off the bed. [m]"""
+    ledger: tuple[Entry, ...]
+    stop: StopSetting | None
+    stop_problem: Problem | None
+    handles: tuple[Handle, ...]
+    findings: tuple[Finding, ...]
+
+
+def evaluate(rig: Rig) -> Evaluation:
+    """Bring a rig to rest and answer what the bench shows.
+
+    rig: the rig.
+    Raises: BrookwindError when the float cannot be built.
+    A stop that cannot be set is an answer with its problem, not an error: the rest is still true.
+    """
+    settled = settle(rig)
+    stop, problem = None, None
+    try:
+        stop = stop_setting(rig, settled)
+    except OutOfRange as error:
+        problem = error.problems[0]
+    answer = _float(rig, settled)
+    return Evaluation(
+        rig_id=rig.id,
+        water_kg_m3=settled.water_kg_m3,
+        afloat=answer,
+        pieces=_pieces(settled),
+        path=tuple(settled.laid.path),
+        hook_height_m=rig.water.depth_m - settled.laid.hook_depth_m,
+        ledger=ledger(settled),
+        stop=stop,
+        stop_problem=problem,
+        handles=handles(rig),
+        findings=find(rig, settled, stop, problem),
+    )
+
+
+def _float(rig: Rig, s: Settled) -> FloatAnswer:
+    body, water = s.body, s.water_kg_m3
+
+    def lead_at_tip(tip: float) -> float:
+        return lead_mass_kg(load_at_immersion_n(body, body.length_m - tip, water), water)
+
+    wanted = rig.aim.tip_m
+    possible = wanted <= body.length_m
+    ten_mg = submerged_weight_n(1e-5, LEAD_KG_M3, water)
+    return FloatAnswer(
+        status=s.status,
+        immersion_m=s.immersion_m,
+        tip_m=s.tip_m,
+        tip_per_10_mg_m=ten_mg * tip_per_newton_m(body, s.immersion_m, water),
+        length_m=body.length_m,
+        tip_foot_m=body.tip_foot_m,
+        paint_m=body.type.paint_m,
+        setting_from_m=body.setting_from_m,
+        outline=body.profile.points,
+        own_mass_kg=body.mass_kg,
+        capacity_kg=body.capacity_kg,
+        guessed=body.guessed,
+        carried_kg=lead_mass_kg(s.pull_n, water),
+        wanted_kg=lead_at_tip(wanted) if possible else None,
+        gate_kg=(lead_at_tip(min(body.length_m, wanted + GATE_M)), lead_at_tip(max(0.0, wanted - GATE_M)))
+        if possible
+        else None,
+        sinking_kg=lead_mass_kg(sinking_load_n(body, water), water),
+        least_standing_kg=lead_mass_kg(least_standing_load_n(body, water), water),
+        ghosts=_ghosts(s),
+    )
+
+
+def _ghosts(s: Settled) -> tuple[Waterline, ...]:
+    """The tip with the smallest shot on the rig put on once more, or taken off."""
+    shot = [i for i in s.hanging.items if isinstance(i.component, Shot) and not i.above]
+    if not shot or s.status == "sinks":
+        return ()
+    least = min(shot, key=lambda i: i.weight_n)
+    lines = []
+    for change in (1, -1):
+        immersion = immersion_at_load_m(s.body, s.pull_n + change * least.weight_n, s.water_kg_m3)
+        tip = None if immersion is None else s.body.length_m - immersion
+        lines.append(Waterline(change=change, label=least.component.label, tip_m=tip))
+    return tuple(lines)
+
+
+def _pieces(s: Settled) -> tuple[PieceAnswer, ...]:
+    answers = []
+    for item in s.hanging.items:
+        c = item.component
+        state: Literal["hangs", "on-bed", "in-the-air", "above"] = "hangs"
+        if item.above:
+            state = "above"
+        elif c.id in s.laid.on_bed:
+            state = "on-bed"
+        elif c.id in s.laid.in_air:
+            state = "in-the-air"
+        round_ = c.kind in {"shot", "weight"}
+        answers.append(
+            PieceAnswer(
+                id=c.id,
+                kind=c.kind,
+                depth_m=s.laid.depth_m[c.id],
+                position_m=item.position_m,
+                diameter_m=sphere_diameter_m(c.mass_kg, c.density_kg_m3) if round_ else None,  # type: ignore[union-attr]
+                state=state,
+            )
+        )
+    return tuple(answers)

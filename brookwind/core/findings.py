@@ -1,0 +1,272 @@
+"""What is to be said about a rig at rest: a verdict, figures for the sentence, and a remedy.
+
+Figures are named in braces in the sentence and carry what kind of quantity they are; the edge writes them in the
+person's units. Adding a finding is one function and its place in `FINDERS`.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from typing import Literal
+
+from pydantic import Field
+
+from brookwind.core.balance.settle import Settled
+from brookwind.core.depth.stop import StopSetting
+from brookwind.core.errors import Problem
+from brookwind.core.floats.immersion import load_at_immersion_n, sinking_load_n
+from brookwind.core.floats.standing import least_standing_load_n
+from brookwind.core.frozen import Frozen
+from brookwind.core.gravity import lead_mass_kg
+from brookwind.core.rig.components import Shot
+from brookwind.core.rig.document import Rig
+
+Quantity = Literal["depth", "line", "tip", "load"]
+Station = Literal["water", "bait", "float", "line", "load", "stop", "proof"]
+
+TIP_TOLERANCE_M = 0.002
+STOP_TOLERANCE_M = 0.01
+
+
+class Figure(Frozen):
+    """A figure of a sentence, SI, and what kind of quantity it is."""
+
+    value: float
+    quantity: Quantity
+
+
+class Finding(Frozen):
+    """Something to be said. `refuse` cannot be fished so, `note` may be meant."""
+
+    id: str
+    station: Station
+    severity: Literal["refuse", "note"]
+    says: str
+    remedy: str = ""
+    figures: dict[str, Figure] = Field(default_factory=dict)
+
+
+@dataclass(frozen=True)
+class Case:
+    """What a finder looks at."""
+
+    rig: Rig
+    settled: Settled
+    stop: StopSetting | None
+    stop_problem: Problem | None
+
+
+def _lead(case: Case, pull_n: float) -> Figure:
+    return Figure(value=lead_mass_kg(pull_n, case.settled.water_kg_m3), quantity="load")
+
+
+def find_sinking(case: Case) -> Finding | None:
+    """The float is pulled under.
+
+    case: the rig at rest.
+    """
+    s = case.settled
+    if s.status != "sinks":
+        return None
+    wanted = load_at_immersion_n(s.body, max(0.0, s.body.length_m - case.rig.aim.tip_m), s.water_kg_m3)
+    return Finding(
+        id="sinks",
+        station="load",
+        severity="refuse",
+        says="The float is pulled under by {over}.",
+        remedy="Take off {off} for the wanted tip, or balance again.",
+        figures={
+            "over": _lead(case, s.pull_n - sinking_load_n(s.body, s.water_kg_m3)),
+            "off": _lead(case, s.pull_n - wanted),
+        },
+    )
+
+
+def find_lying(case: Case) -> Finding | None:
+    """The float does not stand.
+
+    case: the rig at rest.
+    """
+    s = case.settled
+    if s.status != "lies":
+        return None
+    least = least_standing_load_n(s.body, s.water_kg_m3)
+    return Finding(
+        id="lies",
+        station="load",
+        severity="refuse",
+        says="The float lies over: it carries {now} and stands from about {least}.",
+        remedy="Add shot, or balance from the box.",
+        figures={"now": _lead(case, s.pull_n), "least": _lead(case, least)},
+    )
+
+
+def find_tip_off(case: Case) -> Finding | None:
+    """The tip is not the wanted one.
+
+    case: the rig at rest.
+    """
+    s, wanted = case.settled, case.rig.aim.tip_m
+    if s.status != "stands" or abs(s.tip_m - wanted) <= TIP_TOLERANCE_M or wanted > s.body.length_m:
+        return None
+    change = load_at_immersion_n(s.body, s.body.length_m - wanted, s.water_kg_m3) - s.pull_n
+    return Finding(
+        id="tip-high" if s.tip_m > wanted else "tip-low",
+        station="load",
+        severity="note",
+        says="It shows {tip} of tip; {wanted} is wanted.",
+        remedy="Add {change}." if change > 0 else "Take off {change}.",
+        figures={
+            "tip": Figure(value=s.tip_m, quantity="tip"),
+            "wanted": Figure(value=wanted, quantity="tip"),
+            "change": _lead(case, abs(change)),
+        },
+    )
+
+
+def find_tip_too_long(case: Case) -> Finding | None:
+    """More tip is wanted than the float has.
+
+    case: the rig at rest.
+    """
+    longest = case.settled.body.dimensions.tip_length_m
+    if case.rig.aim.tip_m <= longest + 1e-9:
+        return None
+    return Finding(
+        id="tip-longer-than-tip",
+        station="float",
+        severity="note",
+        says="{wanted} of tip is wanted, but this float's tip is {longest} long.",
+        remedy="Ask for less tip, or take another float.",
+        figures={
+            "wanted": Figure(value=case.rig.aim.tip_m, quantity="tip"),
+            "longest": Figure(value=longest, quantity="tip"),
+        },
+    )
+
+
+def find_stop_impossible(case: Case) -> Finding | None:
+    """No setting does what is wanted.
+
+    case: the rig at rest.
+    """
+    if case.stop_problem is None:
+        return None
+    return Finding(
+        id=case.stop_problem.code,
+        station="stop",
+        severity="refuse",
+        says=case.stop_problem.message,
+        remedy=case.stop_problem.remedy,
+    )
+
+
+def find_stop_off(case: Case) -> Finding | None:
+    """The stop is not where the bait wants it.
+
+    case: the rig at rest.
+    """
+    stop = case.stop
+    if stop is None or abs(stop.slide_m) <= STOP_TOLERANCE_M:
+        return None
+    what = "stop" if case.rig.stop else "float"
+    way = "away from the hook" if stop.slide_m > 0 else "towards the hook"
+    return Finding(
+        id="stop-off",
+        station="stop",
+        severity="note",
+        says=f"The {what} is {{slide}} from where it belongs.",
+        remedy=f"Slide it {{slide}} {way}.",
+        figures={"slide": Figure(value=abs(stop.slide_m), quantity="line")},
+    )
+
+
+def find_bait_on_bed(case: Case) -> Finding | None:
+    """The bait rests on the bed though it should hang.
+
+    case: the rig at rest.
+    """
+    s, aim = case.settled, case.rig.aim
+    wanted_off = aim.bait_from == "surface" or aim.bait_m > 0
+    if not wanted_off or s.laid.bed_from_m <= 1e-6:
+        return None
+    return Finding(
+        id="bait-on-bed",
+        station="stop",
+        severity="note",
+        says="The bait lies on the bed, with {laid} of line.",
+        remedy="Set the stop for this depth.",
+        figures={"laid": Figure(value=s.laid.bed_from_m, quantity="line")},
+    )
+
+
+def find_shot_on_bed(case: Case) -> Finding | None:
+    """Weights rest on the bed and no longer load the float.
+
+    case: the rig at rest.
+    """
+    laid = case.settled.laid
+    resting = [
+        c.label or c.kind
+        for c in case.rig.components
+        if c.id in laid.on_bed and (c.kind == "weight" or (isinstance(c, Shot) and c.role != "lift"))
+    ]
+    if not resting:
+        return None
+    return Finding(
+        id="weights-on-bed",
+        station="load",
+        severity="note",
+        says=f"On the bed and not carried by the float: {', '.join(resting)}.",
+        remedy="Shorten the setting, or keep them there if you mean to.",
+    )
+
+
+def find_label_differs(case: Case) -> Finding | None:
+    """The measures of the float contradict its label.
+
+    case: the rig at rest.
+    """
+    body, spec = case.settled.body, case.rig.float_piece.spec
+    if abs(body.capacity_kg - spec.capacity_kg) <= 0.05 * spec.capacity_kg:
+        return None
+    return Finding(
+        id="label-differs",
+        station="float",
+        severity="note",
+        says="The label says {label}, its measures say {measured}.",
+        remedy="Brookwind goes by the measures. Check them, or leave its mass out.",
+        figures={
+            "label": Figure(value=spec.capacity_kg, quantity="load"),
+            "measured": Figure(value=body.capacity_kg, quantity="load"),
+        },
+    )
+
+
+FINDERS: tuple[Callable[[Case], Finding | None], ...] = (
+    find_sinking,
+    find_lying,
+    find_stop_impossible,
+    find_tip_off,
+    find_tip_too_long,
+    find_stop_off,
+    find_bait_on_bed,
+    find_shot_on_bed,
+    find_label_differs,
+)
+
+
+def find(
+    rig: Rig, settled: Settled, stop: StopSetting | None, stop_problem: Problem | None = None
+) -> tuple[Finding, ...]:
+    """Everything to be said about a rig, refusals first.
+
+    rig: the rig.
+    settled: the rig at rest.
+    stop: where its stop belongs, if anywhere.
+    stop_problem: why it belongs nowhere.
+    """
+    case = Case(rig, settled, stop, stop_problem)
+    found = [f for finder in FINDERS if (f := finder(case))]
+    return tuple(sorted(found, key=lambda f: f.severity != "refuse"))
