@@ -30,6 +30,8 @@ class Wish(Frozen):
     pattern: str
     max_pieces: int = Field(default=20, ge=1, le=60)
     droppers: int | None = Field(default=None, ge=1, le=4)
+    materials: tuple[str, ...] = ()
+    """Shot and leads of these materials only; of any when empty."""
     keep_heavy: bool = False
     """Leave the locking shot or the running lead as they are."""
 
@@ -85,6 +87,7 @@ def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
             "pattern", f"There is no pattern {wish.pattern!r}.", f"Patterns are {', '.join(PATTERN)}.", ("pattern",)
         )
     target = target_for(rig)
+    stock = _allowed(stock, wish)
     bare = take_off(rig, is_free_shot)
     if not wish.keep_heavy:
         bare = strip_heavy(bare)
@@ -104,6 +107,15 @@ def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
         raise _nothing_fits(pattern, shot, target.pull_n - _hung_pull(at_tip, target), target)
     _check_enough(best[2], best[1], target, shot, wish)
     return _finish(best[1], best[2], best[3], pattern, shot, target)
+
+
+def _allowed(stock: Stock, wish: Wish) -> Stock:
+    if not wish.materials:
+        return stock
+    return Stock(
+        shot=tuple(s for s in stock.shot if s.material in wish.materials),
+        leads=tuple(s for s in stock.leads if s.material in wish.materials),
+    )
 
 
 def _hung_pull(rig: Rig, target: Target) -> float:

@@ -2,10 +2,11 @@
 
 from __future__ import annotations
 
-from typing import Literal
+from typing import Annotated, Literal, TypeAlias
 
 from pydantic import Field
 
+from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.components import Density, PieceMass
 
@@ -13,6 +14,7 @@ from brookwind.core.rig.components import Density, PieceMass
 class ShotStock(Frozen):
     """A compartment of split shot: how many, and what one weighs."""
 
+    kind: Literal["shot"] = "shot"
     item: str = Field(min_length=1, max_length=60)
     size: str = Field(min_length=1, max_length=20)
     mass_kg: PieceMass
@@ -29,6 +31,7 @@ class ShotStock(Frozen):
 class LeadStock(Frozen):
     """A compartment of larger weights for running on the line."""
 
+    kind: Literal["lead"] = "lead"
     item: str = Field(min_length=1, max_length=60)
     label: str = Field(min_length=1, max_length=60)
     shape: Literal["ball", "egg", "barrel", "bullet", "in-line"]
@@ -36,6 +39,19 @@ class LeadStock(Frozen):
     material: str = "lead"
     density_kg_m3: Density
     count: int = Field(ge=0, le=10_000)
+
+
+class FloatStock(Frozen):
+    """A float in the box."""
+
+    kind: Literal["float"] = "float"
+    item: str = Field(min_length=1, max_length=60)
+    label: str = Field(min_length=1, max_length=60)
+    spec: FloatSpec
+    count: int = Field(default=1, ge=0, le=10_000)
+
+
+BoxItem: TypeAlias = Annotated[ShotStock | LeadStock | FloatStock, Field(discriminator="kind")]
 
 
 class Stock(Frozen):

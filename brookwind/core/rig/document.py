@@ -62,6 +62,13 @@ class Rig(Frozen):
     components: tuple[Component, ...] = Field(min_length=2, max_length=MAX_COMPONENTS)
     notes: str = Field(default="", max_length=4000)
 
+    @model_validator(mode="before")
+    @classmethod
+    def _is_of_this_version(cls, data: object) -> object:
+        if isinstance(data, dict):
+            _check_version(data.get("schema_version", SCHEMA_VERSION))
+        return data
+
     @model_validator(mode="after")
     def _can_be_threaded(self) -> Self:
         _check_ids(self.components)
@@ -95,6 +102,18 @@ class Rig(Frozen):
         changes: other fields of the rig to set.
         """
         return Rig(**{**dict(self), **changes, "components": components})
+
+
+def _check_version(version: object) -> None:
+    if version == SCHEMA_VERSION:
+        return
+    newer = isinstance(version, int) and version > SCHEMA_VERSION
+    raise NotUnderstood.one(
+        "schema-version",
+        f"The rig is written in version {version}; this Brookwind reads version {SCHEMA_VERSION}.",
+        "Update Brookwind, or save the rig again in the older form." if newer else f"Use version {SCHEMA_VERSION}.",
+        ("schema_version",),
+    )
 
 
 def _check_ids(components: tuple[Component, ...]) -> None:
@@ -181,22 +200,10 @@ def read_rig(data: object) -> Rig:
     """Read a rig document from plain data, with sentences for what is wrong.
 
     data: what a JSON reader returned.
-    Raises: BrookwindError with a path for each problem; NotUnderstood for another schema version.
+    Raises: BrookwindError with a path for each problem.
     """
     if not isinstance(data, dict):
         raise NotUnderstood.one("not-a-rig", "This is not a rig document.", "A rig is a JSON object with components.")
-    version = data.get("schema_version", SCHEMA_VERSION)
-    if version != SCHEMA_VERSION:
-        newer = isinstance(version, int) and version > SCHEMA_VERSION
-        remedy = (
-            "Update Brookwind, or save the rig again in the older form." if newer else f"Use version {SCHEMA_VERSION}."
-        )
-        raise NotUnderstood.one(
-            "schema-version",
-            f"The rig is written in version {version}; this Brookwind reads version {SCHEMA_VERSION}.",
-            remedy,
-            ("schema_version",),
-        )
     try:
         return Rig.model_validate(data)
     except ValidationError as error:

@@ -1,0 +1,67 @@
+"""The application: routes, errors, headers, and the built web pages."""
+
+from __future__ import annotations
+
+from pathlib import Path
+
+from fastapi import FastAPI
+from fastapi.responses import FileResponse, PlainTextResponse, Response
+from sqlalchemy import Engine
+from starlette.middleware.gzip import GZipMiddleware
+from starlette.middleware.trustedhost import TrustedHostMiddleware
+
+from brookwind import __version__
+from brookwind.api import problems
+from brookwind.api.guard import Guard
+from brookwind.api.routers import compute, records, rigs
+from brookwind.core.errors import Problem
+
+STATIC = Path(__file__).parent.parent / "static"
+NO_CALL = Problem(code="http-404", message="There is no such call.")
+LOCAL_HOSTS = ("127.0.0.1", "localhost", "[::1]", "testserver")
+
+
+def make_app(engine: Engine, hosts: tuple[str, ...] = LOCAL_HOSTS, static: Path = STATIC) -> FastAPI:
+    """Put the application together.
+
+    engine: the database.
+    hosts: host names it answers to; others are refused, so that no foreign page can reach it by a name of its own.
+    static: folder of the built web application.
+    """
+    app = FastAPI(
+        title="Brookwind",
+        version=__version__,
+        docs_url=None,
+        redoc_url=None,
+        openapi_url="/api/openapi.json",
+        responses={422: {"model": problems.ProblemDocument}},
+        separate_input_output_schemas=False,
+    )
+    app.state.engine = engine
+    problems.install(app)
+    for router in (records.router, rigs.router, compute.router):
+        app.include_router(router)
+    _serve_pages(app, static)
+    app.add_middleware(GZipMiddleware, minimum_size=2000, compresslevel=4)
+    app.add_middleware(TrustedHostMiddleware, allowed_hosts=list(hosts))
+    app.add_middleware(Guard)
+    return app
+
+
+def _serve_pages(app: FastAPI, static: Path) -> None:
+    root = static.resolve()
+
+    @app.get("/{path:path}", include_in_schema=False)
+    def page(path: str) -> Response:
+        """A built file, or the one page for every address of the application."""
+        if path.startswith("api/"):
+            return problems.answer(404, "Not there", (NO_CALL,))
+        wanted = (root / path).resolve()
+        if path and wanted.is_file() and wanted.is_relative_to(root):
+            # Built files carry a hash of their content in their name.
+            kept = "public, max-age=31536000, immutable" if path.startswith("assets/") else "no-cache"
+            return FileResponse(wanted, headers={"cache-control": kept})
+        index = root / "index.html"
+        if not index.is_file():
+            return PlainTextResponse("The pages have not been built. Run `make build`.", status_code=503)
+        return FileResponse(index, headers={"cache-control": "no-cache"})

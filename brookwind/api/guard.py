@@ -1,0 +1,58 @@
+"""Security headers, and a bound on what may be sent."""
+
+from __future__ import annotations
+
+from starlette.types import ASGIApp, Message, Receive, Scope, Send
+
+from brookwind.api.problems import answer
+from brookwind.core.errors import Problem
+
+MOST_BYTES = 2_000_000
+
+HEADERS = {
+    "content-security-policy": (
+        "default-src 'none'; script-src 'self'; style-src 'self'; img-src 'self' data:; font-src 'self'; "
+        "connect-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
+    ),
+    "x-content-type-options": "nosniff",
+    "x-frame-options": "DENY",
+    "referrer-policy": "no-referrer",
+    "permissions-policy": "camera=(), microphone=(), geolocation=()",
+    "cross-origin-opener-policy": "same-origin",
+    "cross-origin-resource-policy": "same-origin",
+}
+
+
+class Guard:
+    """ASGI middleware: adds the headers to every answer, refuses bodies that are too long before reading them."""
+
+    def __init__(self, app: ASGIApp) -> None:
+        """Wrap an application.
+
+        app: the application.
+        """
+        self.app = app
+        self.extra = [(k.encode(), v.encode()) for k, v in HEADERS.items()]
+
+    async def __call__(self, scope: Scope, receive: Receive, send: Send) -> None:
+        """Handle one connection."""
+        if scope["type"] != "http":
+            await self.app(scope, receive, send)
+            return
+
+        async def send_with_headers(message: Message) -> None:
+            if message["type"] == "http.response.start":
+                message["headers"] = [*message["headers"], *self.extra]
+            await send(message)
+
+        length = dict(scope["headers"]).get(b"content-length", b"0")
+        chunked = b"transfer-encoding" in dict(scope["headers"])
+        if chunked or not length.isdigit() or int(length) > MOST_BYTES:
+            problem = Problem(
+                code="too-long",
+                message="What was sent is too long, or does not say how long it is.",
+                remedy=f"Send at most {MOST_BYTES // 1_000_000} MB with a content length.",
+            )
+            await answer(413, "Too long", (problem,))(scope, receive, send_with_headers)
+            return
+        await self.app(scope, receive, send_with_headers)

@@ -1,0 +1,75 @@
+"""The stateless calls: evaluate, balance, edit, read a label, and the catalogue."""
+
+from __future__ import annotations
+
+from fastapi import APIRouter
+from pydantic import BaseModel
+
+from brookwind.api.session import BoxOfRequest
+from brookwind.core.balance.propose import Proposal, Wish, balance_rig
+from brookwind.core.balance.stock import Stock
+from brookwind.core.catalogue import CATALOGUE, Catalogue
+from brookwind.core.edit import Change, edit
+from brookwind.core.evaluate import Evaluation, evaluate
+from brookwind.core.rig.document import Rig
+from brookwind.core.rig.labels import Label, parse_label
+
+router = APIRouter(prefix="/api", tags=["compute"])
+
+
+class EvaluateRequest(BaseModel):
+    """A rig to evaluate."""
+
+    rig: Rig
+
+
+class BalanceRequest(BaseModel):
+    """A rig to balance; from the box when no stock is sent."""
+
+    rig: Rig
+    wish: Wish
+    stock: Stock | None = None
+
+
+class EditRequest(BaseModel):
+    """A change to a rig; with shot from the box when no stock is sent."""
+
+    rig: Rig
+    change: Change
+    stock: Stock | None = None
+
+
+class LabelRequest(BaseModel):
+    """A printed label."""
+
+    text: str
+
+
+@router.get("/catalogue")
+def read_catalogue() -> Catalogue:
+    """Families, float types, patterns, species, baits, hooks, lines, shot sizes."""
+    return CATALOGUE
+
+
+@router.post("/evaluate")
+def evaluate_rig(request: EvaluateRequest) -> Evaluation:
+    """Everything the bench shows of a rig."""
+    return evaluate(request.rig)
+
+
+@router.post("/balance")
+def balance(request: BalanceRequest, box: BoxOfRequest) -> Proposal:
+    """The rig balanced in one pattern."""
+    return balance_rig(request.rig, request.stock or box.stock(), request.wish)
+
+
+@router.post("/edit")
+def edit_rig(request: EditRequest, box: BoxOfRequest) -> Rig:
+    """The rig after a change."""
+    return edit(request.rig, request.change, request.stock or box.stock())
+
+
+@router.post("/label")
+def read_label(request: LabelRequest) -> Label:
+    """What a label says."""
+    return parse_label(request.text)

@@ -1,0 +1,223 @@
+"""The same core from the command line.
+
+Exit codes: 0 done; 1 a fault of ours; 2 the command was written wrongly; 3 what was given cannot be read or is out of
+range; 4 nothing fits what was asked; 5 the rig cannot be fished as it is (evaluate).
+"""
+
+from __future__ import annotations
+
+import json
+import sys
+from pathlib import Path
+from typing import Annotated, Any, NoReturn
+
+import typer
+from pydantic import TypeAdapter, ValidationError
+
+from brookwind import __version__
+from brookwind.core.balance.propose import Proposal, Wish, balance_rig
+from brookwind.core.balance.stock import BoxItem, LeadStock, ShotStock, Stock
+from brookwind.core.errors import BrookwindError, Infeasible, NotUnderstood
+from brookwind.core.evaluate import Evaluation, evaluate
+from brookwind.core.findings import Figure, Finding
+from brookwind.core.rig.document import Rig, read_rig
+from brookwind.core.rig.refusals import from_validation
+
+app = typer.Typer(help="Float rigs balanced from what is in the box.", no_args_is_help=True, add_completion=False)
+
+RigFile = Annotated[str, typer.Argument(help="Rig document, or - for standard input.")]
+AsJson = Annotated[bool, typer.Option("--json", help="SI figures at full precision, as JSON.")]
+
+
+def _fail(error: BrookwindError) -> NoReturn:
+    for problem in error.problems[:20]:
+        where = ".".join(str(p) for p in problem.path)
+        typer.echo(f"{where}: {problem.sentence()}" if where else problem.sentence(), err=True)
+    raise typer.Exit(4 if isinstance(error, Infeasible) else 3)
+
+
+def _json_from(source: str) -> Any:
+    try:
+        text = sys.stdin.read() if source == "-" else Path(source).read_text(encoding="utf-8")
+        return json.loads(text)
+    except OSError as error:
+        _fail(NotUnderstood.one("file", f"{source} cannot be read: {error.strerror}.", "Name a file that is there."))
+    except UnicodeDecodeError:
+        _fail(NotUnderstood.one("file-text", f"{source} is not UTF-8 text.", "Give a rig document as JSON."))
+    except json.JSONDecodeError as error:
+        where = f"line {error.lineno}, column {error.colno}"
+        _fail(NotUnderstood.one("json", f"{source} is not whole JSON: it breaks at {where}.", "Save the file again."))
+
+
+def _rig_from(source: str) -> Rig:
+    try:
+        return read_rig(_json_from(source))
+    except BrookwindError as error:
+        _fail(error)
+
+
+@app.command("evaluate")
+def evaluate_command(rig_file: RigFile, as_json: AsJson = False) -> None:
+    """Bring a rig to rest in the water it is tied for and say what is so."""
+    rig = _rig_from(rig_file)
+    try:
+        answer = evaluate(rig)
+    except BrookwindError as error:
+        _fail(error)
+    if as_json:
+        typer.echo(answer.model_dump_json(indent=2))
+    else:
+        _print_evaluation(rig, answer)
+    if any(f.severity == "refuse" for f in answer.findings):
+        raise typer.Exit(5)
+
+
+@app.command("balance")
+def balance_command(
+    rig_file: RigFile,
+    box: Annotated[str | None, typer.Option(help="Box as JSON; the kept box when left out.")] = None,
+    pattern: Annotated[str | None, typer.Option(help="bulk, bulk-and-droppers or strung.")] = None,
+    tip_mm: Annotated[float | None, typer.Option(help="Tip wanted, in millimetres.")] = None,
+    material: Annotated[list[str] | None, typer.Option(help="Only shot of this material; may be repeated.")] = None,
+    as_json: AsJson = False,
+) -> None:
+    """Choose and place the weights for the wanted tip, and set the stop."""
+    rig = _rig_from(rig_file)
+    try:
+        if tip_mm is not None:
+            data = rig.model_dump(mode="json")
+            data["aim"]["tip_m"] = tip_mm / 1000.0
+            rig = read_rig(data)
+        wish = Wish(pattern=pattern or _usual(rig), materials=tuple(material or ()))
+        proposal = balance_rig(rig, _stock_from(box), wish)
+    except BrookwindError as error:
+        _fail(error)
+    if as_json:
+        typer.echo(proposal.model_dump_json(indent=2))
+    else:
+        _print_proposal(proposal)
+
+
+def _usual(rig: Rig) -> str:
+    return rig.pattern if rig.pattern != "none" else "bulk"
+
+
+def _stock_from(source: str | None) -> Stock:
+    if source is None:
+        from brookwind.store.database import database_path, open_database, unit_of_work
+        from brookwind.store.repositories import Box
+
+        with unit_of_work(open_database(database_path())) as session:
+            return Box(session).stock()
+    try:
+        items = TypeAdapter(list[BoxItem]).validate_python(_json_from(source))
+    except ValidationError as error:
+        raise from_validation(error) from error
+    return Stock(
+        shot=tuple(i for i in items if isinstance(i, ShotStock)),
+        leads=tuple(i for i in items if isinstance(i, LeadStock)),
+    )
+
+
+@app.command("schema")
+def schema_command(name: Annotated[str, typer.Argument(help="rig")] = "rig") -> None:
+    """Print the JSON Schema of a document."""
+    if name != "rig":
+        _fail(NotUnderstood.one("schema", f"There is no schema {name!r}.", "Schemas are: rig."))
+    schema = {"$schema": "https://json-schema.org/draft/2020-12/schema", **Rig.model_json_schema()}
+    typer.echo(json.dumps(schema, indent=2))
+
+
+@app.command()
+def serve(
+    port: Annotated[int, typer.Option(help="Port to listen on.")] = 8750,
+    host: Annotated[str, typer.Option(help="Address to listen on; others than this machine only when you say so.")] = (
+        "127.0.0.1"
+    ),
+) -> None:
+    """Serve the application from the kept database."""
+    from brookwind.store.database import database_path, open_database
+
+    _serve(open_database(database_path()), host, port)
+
+
+@app.command()
+def demo(
+    port: Annotated[int, typer.Option(help="Port to listen on.")] = 8750,
+    fresh: Annotated[bool, typer.Option("--fresh", help="Throw earlier changes to the demo away.")] = False,
+) -> None:
+    """Serve the application with the demo scenario, in a database of its own."""
+    from brookwind.demo.load import load_demo
+    from brookwind.store.database import database_path, open_database
+
+    path = database_path("demo.db")
+    if fresh:
+        for leftover in path.parent.glob(f"{path.name}*"):
+            leftover.unlink()
+    engine = open_database(path)
+    load_demo(engine)
+    _serve(engine, "127.0.0.1", port)
+
+
+def _serve(engine: Any, host: str, port: int) -> None:
+    import uvicorn
+
+    from brookwind.api.app import LOCAL_HOSTS, make_app
+
+    # Listening on other addresses is the person's own wish; then any name may be used to reach it.
+    hosts = LOCAL_HOSTS if host in LOCAL_HOSTS else ("*",)
+    typer.echo(f"Brookwind {__version__} on http://{host}:{port}")
+    uvicorn.run(make_app(engine, hosts), host=host, port=port, log_level="warning", server_header=False)
+
+
+def _print_evaluation(rig: Rig, answer: Evaluation) -> None:
+    from rich.console import Console
+    from rich.table import Table
+
+    console, afloat = Console(), answer.afloat
+    console.print(f"[bold]{rig.name}[/bold] in {rig.water.depth_m:.2f} m, {answer.water_kg_m3:.1f} kg/m³")
+    verdict = {"stands": "stands", "lies": "lies over", "sinks": "is pulled under"}[afloat.status]
+    console.print(f"The float {verdict}, tip {afloat.tip_m * 1000:.1f} mm, carries {afloat.carried_kg * 1000:.2f} g.")
+    console.print(f"Hook {answer.hook_height_m * 100:.0f} cm off the bed.")
+    if answer.stop:
+        stop = answer.stop
+        console.print(f"Setting {stop.now_m:.3f} m; it should be {stop.wanted_m:.3f} m.")
+    table = Table("piece", "mass g", "pulls g", "carried", "why")
+    for e in answer.ledger:
+        mass = "" if e.mass_kg is None else f"{e.mass_kg * 1000:.3f}"
+        table.add_row(e.label, mass, f"{e.lead_kg * 1000:.3f}", f"{e.share:.0%}", e.why)
+    console.print(table)
+    for finding in answer.findings:
+        console.print(f"[bold]{finding.severity}[/bold]: {_sentence(finding)}")
+
+
+def _sentence(finding: Finding) -> str:
+    figures = {name: _figure(figure) for name, figure in finding.figures.items()}
+    return f"{finding.says} {finding.remedy}".format(**figures).strip()
+
+
+def _figure(figure: Figure) -> str:
+    scale, unit = {"load": (1e3, "g"), "tip": (1e3, "mm"), "line": (1e2, "cm"), "depth": (1.0, "m")}[figure.quantity]
+    return f"{figure.value * scale:.2f} {unit}"
+
+
+def _print_proposal(proposal: Proposal) -> None:
+    from rich.console import Console
+    from rich.table import Table
+
+    console = Console()
+    console.print(f"[bold]{proposal.name}[/bold]: {proposal.summary}")
+    console.print(f"Tip {proposal.tip_m * 1000:.2f} mm, {proposal.error_m * 1000:+.2f} mm from the wish.")
+    console.print(f"Setting {proposal.rig.setting_m:.3f} m.")
+    table = Table("from the hook, m", "piece")
+    for c in proposal.rig.components:
+        position = getattr(c, "position_m", None)
+        if position is not None:
+            table.add_row(f"{position:.3f}", c.label or c.kind)
+    console.print(table)
+    if not proposal.proved:
+        console.print("The search was cut short; a closer choice may exist.")
+
+
+if __name__ == "__main__":
+    app()

@@ -1,0 +1,78 @@
+"""Everything the angler picks from, in one answer, made from the registries."""
+
+from __future__ import annotations
+
+from brookwind.core.balance.patterns import PATTERNS
+from brookwind.core.floats.types import FLOAT_TYPES
+from brookwind.core.frozen import Frozen, Sourced
+from brookwind.core.rig.components import Mount
+from brookwind.core.rig.families import FAMILIES
+from brookwind.core.rig.gear import BAIT_KINDS, HOOK_SIZES, SPECIES, BaitKind, Species
+from brookwind.core.rig.materials import LINE_MATERIALS, WEIGHT_MATERIALS, LineMaterial, Material
+from brookwind.core.rig.shot_series import MODERN, ShotSize
+
+
+class Choice(Sourced):
+    """Something to pick, in words."""
+
+    id: str
+    name: str
+    says: str
+
+
+class FamilyChoice(Choice):
+    """A rig family."""
+
+    mount: Mount
+    pattern: str
+    species: str
+
+
+class FloatTypeChoice(Choice):
+    """A float type."""
+
+    mounts: tuple[Mount, ...]
+    usual_tip_m: float
+
+
+class HookChoice(Sourced):
+    """A hook size."""
+
+    size: int
+    label: str
+    mass_kg: float
+
+
+class Catalogue(Frozen):
+    """The registries as the API shows them."""
+
+    families: tuple[FamilyChoice, ...]
+    float_types: tuple[FloatTypeChoice, ...]
+    patterns: tuple[Choice, ...]
+    species: tuple[Species, ...]
+    baits: tuple[BaitKind, ...]
+    hooks: tuple[HookChoice, ...]
+    lines: tuple[LineMaterial, ...]
+    weights: tuple[Material, ...]
+    shot: tuple[ShotSize, ...]
+
+
+CATALOGUE = Catalogue(
+    families=tuple(
+        FamilyChoice(
+            id=f.id, name=f.name, says=f.says, mount=f.mount, pattern=f.pattern, species=f.species, source=f.source
+        )
+        for f in FAMILIES
+    ),
+    float_types=tuple(
+        FloatTypeChoice(id=t.id, name=t.name, says=t.says, mounts=t.mounts, usual_tip_m=t.usual_tip_m, source=t.source)
+        for t in FLOAT_TYPES
+    ),
+    patterns=tuple(Choice(id=p.id, name=p.name, says=p.says, source=p.source) for p in PATTERNS),
+    species=SPECIES,
+    baits=BAIT_KINDS,
+    hooks=tuple(HookChoice(size=h.size, label=h.label, mass_kg=h.mass_kg, source=h.source) for h in HOOK_SIZES),
+    lines=LINE_MATERIALS,
+    weights=WEIGHT_MATERIALS,
+    shot=MODERN,
+)

@@ -1,0 +1,1 @@
+"""The demo scenario as readable data files, and how it is loaded."""

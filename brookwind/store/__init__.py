@@ -1,0 +1,1 @@
+"""SQLite behind repositories: tables, migrations, one unit of work per request."""

@@ -1,0 +1,70 @@
+"""Where the database is, how it is opened, and how it is brought up to date."""
+
+from __future__ import annotations
+
+import os
+from collections.abc import Iterator
+from contextlib import contextmanager
+from pathlib import Path
+
+from alembic import command
+from alembic.config import Config
+from platformdirs import user_data_path
+from sqlalchemy import Engine, event
+from sqlmodel import Session, create_engine
+
+_MIGRATIONS = Path(__file__).parent / "migrations"
+
+
+def database_path(name: str = "brookwind.db") -> Path:
+    """`BROOKWIND_DB` if set, else a file in the platform's data folder.
+
+    name: file name in that folder.
+    """
+    told = os.environ.get("BROOKWIND_DB")
+    return Path(told).expanduser() if told else user_data_path("brookwind", appauthor=False) / name
+
+
+def open_database(path: Path) -> Engine:
+    """Open a database, made and brought up to date if needed.
+
+    path: the file.
+    """
+    path.parent.mkdir(parents=True, exist_ok=True)
+    engine = create_engine(f"sqlite:///{path}", connect_args={"check_same_thread": False, "timeout": 10})
+
+    @event.listens_for(engine, "connect")
+    def _set_up(connection, _record) -> None:  # type: ignore[no-untyped-def]
+        # SQLite forgets foreign keys at every connection; WAL lets a reader go on while another tab saves.
+        cursor = connection.cursor()
+        cursor.execute("PRAGMA foreign_keys = ON")
+        cursor.execute("PRAGMA journal_mode = WAL")
+        cursor.execute("PRAGMA synchronous = NORMAL")
+        cursor.close()
+
+    migrate(engine)
+    return engine
+
+
+def migrate(engine: Engine, revision: str = "head") -> None:
+    """Bring the tables to a revision.
+
+    engine: the database.
+    revision: name of the revision, newest by default.
+    """
+    config = Config()
+    config.set_main_option("script_location", str(_MIGRATIONS))
+    with engine.begin() as connection:
+        config.attributes["connection"] = connection
+        command.upgrade(config, revision)
+
+
+@contextmanager
+def unit_of_work(engine: Engine) -> Iterator[Session]:
+    """A session that commits once at the end, or not at all.
+
+    engine: the database.
+    """
+    with Session(engine) as session:
+        yield session
+        session.commit()

@@ -1,0 +1,69 @@
+"""What the store keeps, as models: validated before a row is made and after it is read."""
+
+from __future__ import annotations
+
+from datetime import datetime
+from typing import Generic, TypeVar
+
+from pydantic import BaseModel, ConfigDict, Field
+
+from brookwind.core.balance.stock import BoxItem
+from brookwind.core.frozen import Frozen
+from brookwind.core.rig.components import PieceId
+from brookwind.core.rig.document import Rig
+
+
+class WaterFields(Frozen):
+    """A water as the angler enters it."""
+
+    id: PieceId
+    name: str = Field(min_length=1, max_length=80)
+    temperature_c: float = Field(default=15.0, ge=-2, le=40)
+    salinity: float = Field(default=0.0, ge=0, le=42)
+    notes: str = Field(default="", max_length=4000)
+
+
+class SwimFields(Frozen):
+    """A swim as the angler enters it."""
+
+    id: PieceId
+    water_id: PieceId
+    name: str = Field(min_length=1, max_length=80)
+    depth_m: float = Field(ge=0.05, le=60)
+    bed: str = Field(default="", max_length=80)
+    notes: str = Field(default="", max_length=4000)
+
+
+FieldsT = TypeVar("FieldsT", WaterFields, SwimFields, BoxItem, Rig)
+
+
+class Kept(BaseModel, Generic[FieldsT]):
+    """A record with its version: what a later save must name."""
+
+    model_config = ConfigDict(frozen=True)
+
+    version: int
+    updated_at: datetime
+    fields: FieldsT
+
+
+class RigSummary(BaseModel):
+    """A kept rig in a list."""
+
+    id: str
+    version: int
+    updated_at: datetime
+    name: str
+    family: str
+    species: str | None
+    water: str
+    swim: str | None
+    depth_m: float
+
+
+class Revision(BaseModel):
+    """An earlier version of a rig."""
+
+    version: int
+    saved_at: datetime
+    rig: Rig
