@@ -78,7 +78,7 @@ def balance_command(
     box: Annotated[str | None, typer.Option(help="Box as JSON; the kept box when left out.")] = None,
     pattern: Annotated[str | None, typer.Option(help="bulk, bulk-and-droppers or strung.")] = None,
     tip_mm: Annotated[float | None, typer.Option(help="Tip wanted, in millimetres.")] = None,
-    material: Annotated[list[str] | None, typer.Option(help="Only shot of this material; may be repeated.")] = None,
+    material: Annotated[str | None, typer.Option(help="Metal of the shot, such as lead or tin.")] = None,
     as_json: AsJson = False,
 ) -> None:
     """Choose and place the weights for the wanted tip, and set the stop."""
@@ -88,7 +88,7 @@ def balance_command(
             data = rig.model_dump(mode="json")
             data["aim"]["tip_m"] = tip_mm / 1000.0
             rig = read_rig(data)
-        wish = Wish(pattern=pattern or _usual(rig), materials=tuple(material or ()))
+        wish = Wish(pattern=pattern or _usual(rig), material=material)
         proposal = balance_rig(rig, _stock_from(box), wish)
     except BrookwindError as error:
         _fail(error)

@@ -19,6 +19,7 @@ from brookwind.core.errors import OutOfRange
 Floats = npt.NDArray[np.float64]
 Ints = npt.NDArray[np.int64]
 Bytes = npt.NDArray[np.uint8]
+Split = tuple[list[int], list[int]]
 
 TIE_N = 9.0e-9
 """Pulls closer than this count as equal: the pull of a microgram of lead. [N] Editable default."""
@@ -90,13 +91,15 @@ def choose_pieces(
     slack = measure(target_n) + max(abs(measure(target_n + s * TIE_N) - measure(target_n)) for s in (-1.0, 1.0))
     # Taking a piece away from anything above this roof brings it nearer, unless the fewest pieces forbid it.
     roof = max(target_n, 0.0) + max(1, min_pieces) * max(pulls_n, default=0.0) + TIE_N
-    good_enough = slack + _least_possible(pulls_n, target_n, measure)
+    split = _split(pulls_n)
+    lattice = _lattice_n(pulls_n)
+    good_enough = slack + _least_possible(lattice, target_n, measure)
     best: list[_Found] = []
     proved = True
     # Fewer pieces than the largest size needs to reach the target are seen in the first stage all the same.
     needed = int(target_n / max(pulls_n)) if pulls_n else 0
-    for limit in _stages(min(max(min_pieces, needed), max_pieces), max_pieces):
-        halves = _halves(pulls_n, stock, limit, roof)
+    for limit in _stages(min(max(min_pieces, needed), max_pieces), max_pieces, lattice > 0.0):
+        halves = _halves(pulls_n, stock, split, limit, roof)
         if halves is None:
             proved = False
             break
@@ -105,7 +108,7 @@ def choose_pieces(
             break
     if not best:
         return None
-    return _pick(best, halves or _must(pulls_n, stock, limit, roof), target_n, measure, slack, proved)
+    return _pick(best, halves or _must(pulls_n, stock, split, limit, roof), target_n, measure, slack, proved)
 
 
 @dataclass(frozen=True)
@@ -115,31 +118,38 @@ class _Found:
     error: float
 
 
-def _least_possible(pulls: Sequence[float], target: float, measure: Callable[[float], float]) -> float:
-    step = _lattice_n(pulls)
+def _least_possible(step: float, target: float, measure: Callable[[float], float]) -> float:
     if not step:
         return 0.0
     below = step * (target // step)
     return min(measure(below), measure(below + step))
 
 
-def _stages(least: int, most: int) -> list[int]:
-    return [*[s for s in _STAGES if least <= s < most], most]
+def _stages(least: int, most: int, lattice: bool) -> list[int]:
+    # On a lattice the lists stay short, and making them anew costs more than making them longer.
+    steps = _STAGES[::4] if lattice else _STAGES
+    return [*[s for s in steps if least <= s < most], most]
 
 
-def _must(pulls: Sequence[float], stock: Sequence[int], limit: int, roof: float) -> tuple[_Half, _Half]:
+def _must(pulls: Sequence[float], stock: Sequence[int], split: Split, limit: int, roof: float) -> tuple[_Half, _Half]:
     smaller = max((s for s in _STAGES if s < limit), default=limit)
-    halves = _halves(pulls, stock, smaller, roof)
+    halves = _halves(pulls, stock, split, smaller, roof)
     assert halves is not None
     return halves
 
 
-def _halves(pulls: Sequence[float], stock: Sequence[int], limit: int, roof: float) -> tuple[_Half, _Half] | None:
-    # Sorting keeps neighbours in size together; the split alternates so that neither half gets all the small shot,
-    # of which many pieces fit.
+def _split(pulls: Sequence[float]) -> Split:
+    """Indexes of the two halves. Alternating keeps either from getting all the small shot, of which many fit."""
     order = sorted(range(len(pulls)), key=lambda i: -pulls[i])
-    made = [_half(pulls, stock, order[start::2], limit, roof) for start in (0, 1)]
-    return None if made[0] is None or made[1] is None else (made[0], made[1])
+    return order[0::2], order[1::2]
+
+
+def _halves(
+    pulls: Sequence[float], stock: Sequence[int], split: Split, limit: int, roof: float
+) -> tuple[_Half, _Half] | None:
+    first = _half(pulls, stock, split[0], limit, roof)
+    second = _half(pulls, stock, split[1], limit, roof) if first else None
+    return (first, second) if first and second else None
 
 
 def _half(pulls: Sequence[float], stock: Sequence[int], mine: list[int], limit: int, roof: float) -> _Half | None:

@@ -23,6 +23,9 @@ from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.threading import free_id, hooklength_join_m, is_free_shot, take_off, thread_on
 
+Rank = tuple[int, int, int]
+"""Error in ties, pieces, sizes: less is better."""
+
 
 class Wish(Frozen):
     """What the angler asks of the balance."""
@@ -30,8 +33,8 @@ class Wish(Frozen):
     pattern: str
     max_pieces: int = Field(default=20, ge=1, le=60)
     droppers: int | None = Field(default=None, ge=1, le=4)
-    materials: tuple[str, ...] = ()
-    """Shot and leads of these materials only; of any when empty."""
+    material: str | None = None
+    """Metal of shot and leads; the one the box holds most of when not given. Metals are not mixed on one rig."""
     keep_heavy: bool = False
     """Leave the locking shot or the running lead as they are."""
 
@@ -93,14 +96,14 @@ def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
         bare = strip_heavy(bare)
     at_tip = set_stop(bare, setting_for(bare, target.body, target.immersion_m, target.water_kg_m3))
     shot = tuple(s for s in stock.shot if s.count > 0)
-    best: tuple[tuple[float, int, int], Rig, Choice, _Scheme] | None = None
+    best: tuple[Rank, Rig, Choice, _Scheme] | None = None
     for heavy in [None] if wish.keep_heavy else heavy_options(at_tip, stock, target, _hung_pull(at_tip, target)):
         base = with_heavy(at_tip, heavy) if heavy else at_tip
         need = target.pull_n - _hung_pull(base, target)
         if need < 0.0:
             _complain_full(need, target, heavy is None, best is None)
             continue
-        found = _best_shot(shot, need, pattern, wish, target, heavy)
+        found = _best_shot(shot, need, pattern, wish, target, heavy, best[0] if best else None)
         if found and (best is None or found[0] < best[0]):
             best = (found[0], base, found[1], found[2])
     if best is None:
@@ -110,11 +113,17 @@ def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
 
 
 def _allowed(stock: Stock, wish: Wish) -> Stock:
-    if not wish.materials:
-        return stock
+    held = Counter({s.material: 0 for s in stock.shot})
+    for s in stock.shot:
+        held[s.material] += s.count
+    metal = wish.material or max(held, key=lambda m: held[m], default="lead")
+    if metal not in held and stock.shot:
+        raise Infeasible.one(
+            "no-such-metal", f"The box holds no shot of {metal}.", f"It holds {', '.join(held)}.", ("material",)
+        )
     return Stock(
-        shot=tuple(s for s in stock.shot if s.material in wish.materials),
-        leads=tuple(s for s in stock.leads if s.material in wish.materials),
+        shot=tuple(s for s in stock.shot if s.material == metal),
+        leads=tuple(s for s in stock.leads if s.material == metal),
     )
 
 
@@ -147,11 +156,20 @@ def _schemes(pattern: Pattern, shot: tuple[ShotStock, ...], need: float, wish: W
 
 
 def _best_shot(
-    shot: tuple[ShotStock, ...], need: float, pattern: Pattern, wish: Wish, target: Target, heavy: Heavy
-) -> tuple[tuple[float, int, int], Choice, _Scheme] | None:
+    shot: tuple[ShotStock, ...],
+    need: float,
+    pattern: Pattern,
+    wish: Wish,
+    target: Target,
+    heavy: Heavy,
+    to_beat: Rank | None,
+) -> tuple[Rank, Choice, _Scheme] | None:
     pulls = [_pull(s, target.water_kg_m3) for s in shot]
     best = None
     for scheme in _schemes(pattern, shot, need, wish, target.water_kg_m3):
+        # Once a choice shows no error at all, another can only win with no more pieces.
+        beat = best[0] if best else to_beat
+        most = min(wish.max_pieces, beat[1]) if beat and beat[0] == 0 else wish.max_pieces
         fixed = sum(pulls[i] for i in scheme.droppers)
         left = Counter({i: shot[i].count for i in scheme.allowed})
         left.subtract(scheme.droppers)
@@ -159,14 +177,14 @@ def _best_shot(
             [pulls[i] for i in scheme.allowed],
             [left[i] for i in scheme.allowed],
             need - fixed,
-            wish.max_pieces - len(scheme.droppers),
+            most - len(scheme.droppers),
             max(0, pattern.least_pieces - len(scheme.droppers)),
             lambda total, fixed=fixed: target.error_m(target.pull_n - need + fixed + total),  # type: ignore[misc]
         )
         if choice is None:
             continue
         sizes = {i for i, c in zip(scheme.allowed, choice.counts, strict=True) if c} | set(scheme.droppers)
-        rank = (round(choice.error / target.tie_m), choice.pieces + len(scheme.droppers), len(sizes))
+        rank = (int(choice.error / target.tie_m), choice.pieces + len(scheme.droppers), len(sizes))
         if best is None or rank < best[0]:
             best = (rank, choice, _Scheme(heavy, scheme.droppers, scheme.allowed))
     return best
