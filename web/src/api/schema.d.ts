@@ -1695,11 +1695,8 @@ export interface components {
              * @default false
              */
             keep_heavy: boolean;
-            /**
-             * Materials
-             * @default []
-             */
-            materials: string[];
+            /** Material */
+            material?: string | null;
             /**
              * Max Pieces
              * @default 20

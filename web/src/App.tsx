@@ -1,0 +1,29 @@
+import { useQuery } from "@tanstack/react-query";
+import { Navigate, Route, Routes, useParams } from "react-router";
+import { api } from "./api/client";
+import { BenchPage } from "./bench/BenchPage";
+import { EmptyBench } from "./bench/EmptyBench";
+import { Failed, Loading } from "./shell/States";
+
+/** The rig worked on last, or the bench's own beginning when there is none. */
+function LastRig() {
+  const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs });
+  if (rigs.isPending) return <Loading what="your rigs" />;
+  if (rigs.isError) return <Failed error={rigs.error} again={() => rigs.refetch()} />;
+  const last = rigs.data[0];
+  return last ? <Navigate to={`/bench/${last.id}`} replace /> : <EmptyBench />;
+}
+
+function Bench() {
+  const { rigId = "" } = useParams();
+  return <BenchPage key={rigId} rigId={rigId} />;
+}
+
+export function App() {
+  return (
+    <Routes>
+      <Route path="/bench/:rigId" element={<Bench />} />
+      <Route path="*" element={<LastRig />} />
+    </Routes>
+  );
+}

@@ -1,0 +1,211 @@
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { FolderOpen, Redo2, Undo2 } from "lucide-react";
+import { lazy, Suspense, useEffect, useRef, useState } from "react";
+import { api, type BoxItem, type Catalogue, type Evaluation, type KeptRig } from "../api/client";
+import { Scene } from "../scene/Scene";
+import { Button } from "../shell/Button";
+import { Header } from "../shell/Header";
+import { write } from "../units/quantity";
+import { useSettings } from "../units/settings";
+import { BeadLine } from "./BeadLine";
+import { Changed } from "./Changed";
+import type { Draft } from "./drafts";
+import { Findings } from "./Findings";
+import { SaveChip } from "./SaveChip";
+import { StaleNotice } from "./StaleNotice";
+import { Panel } from "./stations/Panel";
+import { type StationId, stationsOf } from "./stationsOf";
+import { useAutosave } from "./useAutosave";
+import { useBench } from "./useBench";
+import { useBenchKeys } from "./useBenchKeys";
+import { useEvaluation } from "./useEvaluation";
+import { Verdict } from "./Verdict";
+
+const RigsDialog = lazy(() => import("./RigsDialog"));
+
+type Props = {
+  kept: KeptRig;
+  draft: Draft | null;
+  catalogue: Catalogue;
+  box: BoxItem[];
+  onKept: (kept: KeptRig) => void;
+  onReload: () => void;
+};
+
+const STATION_KEY = "brookwind.station";
+
+export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) {
+  const { units, vocabulary } = useSettings();
+  // A draft says which version it was made from; saving it is then refused if another tab went on meanwhile.
+  const [opened] = useState<KeptRig>(() => (draft ? { ...kept, version: draft.version } : kept));
+  const bench = useBench(draft?.rig ?? kept.fields);
+  const { rig } = bench;
+  const answer = useEvaluation(rig);
+  const saving = useAutosave(opened, rig, bench.gesturing, onKept);
+  const [station, setStation] = useState<StationId>(
+    () => (sessionStorage.getItem(STATION_KEY) as StationId | null) ?? "load",
+  );
+  const [selected, setSelected] = useState<string | null>(null);
+  const [metal, setMetal] = useState<string | null>(null);
+  const [rigs, setRigs] = useState(false);
+  const [keys, setKeys] = useState(false);
+  const [pinned, setPinned] = useState<Evaluation | null>(null);
+  const spoken = useRef<HTMLDivElement>(null);
+  const { evaluation } = answer;
+
+  const announce = (text: string) => {
+    if (spoken.current) spoken.current.textContent = text;
+  };
+
+  useEffect(() => {
+    if (evaluation && !pinned) setPinned(evaluation);
+  }, [evaluation, pinned]);
+  useEffect(() => sessionStorage.setItem(STATION_KEY, station), [station]);
+  useEffect(() => {
+    document.title = `${rig.name} · Brookwind`;
+  }, [rig.name]);
+
+  const balance = async (pattern = rig.pattern) => {
+    const wish = { pattern, max_pieces: 20, material: metal, keep_heavy: false };
+    const done = await bench.ask(async (now) => (await api.balance(now, wish)).rig);
+    if (done) announce("Balanced from the box.");
+  };
+  const setStop = async () => {
+    if (await bench.edit({ do: "set-stop" })) announce("Stop set.");
+  };
+
+  useBenchKeys({ bench, evaluation, selected, setSelected, setStation, balance, setStop, setKeys, announce, units });
+
+  const stations = stationsOf(rig, evaluation, answer.refusal, catalogue, units, vocabulary);
+  const refusal = answer.refusal && answer.refusal.status !== 0 ? answer.refusal : null;
+  return (
+    <Flex direction="column" minH="100dvh" h={{ lg: "100dvh" }}>
+      <Header keysOpen={keys} onKeys={setKeys}>
+        <SaveChip state={saving} />
+        <Button
+          variant="bar"
+          size="icon"
+          aria-label="Undo"
+          title="Undo (Ctrl Z)"
+          disabled={!bench.canUndo}
+          onClick={bench.undo}
+        >
+          <Undo2 />
+        </Button>
+        <Button
+          variant="bar"
+          size="icon"
+          aria-label="Redo"
+          title="Redo (Ctrl Shift Z)"
+          disabled={!bench.canRedo}
+          onClick={bench.redo}
+        >
+          <Redo2 />
+        </Button>
+        <Button
+          variant="bar"
+          onClick={() => setRigs(true)}
+          title="Open, start or copy a rig"
+          aria-label={`Rigs; on the bench: ${rig.name}`}
+          maxW="72"
+          minW="0"
+        >
+          <FolderOpen aria-hidden="true" />
+          <Text as="span" truncate hideBelow="md">
+            {rig.name}
+          </Text>
+        </Button>
+      </Header>
+      {saving.kind === "stale" && <StaleNotice sentence={saving.sentence} rig={rig} onReload={onReload} />}
+      <Grid
+        as="main"
+        flex="1"
+        minH="0"
+        gap="4"
+        p={{ base: "3", md: "4" }}
+        templateColumns={{ base: "minmax(0,1fr)", lg: "208px minmax(0,1fr) 344px" }}
+        alignItems="stretch"
+      >
+        <Flex direction="column" justify="space-between" gap="4" minH="0" minW="0">
+          <BeadLine stations={stations} present={station} onGo={setStation} />
+          <Box hideBelow="lg">
+            {evaluation && (
+              <Changed pinned={pinned} now={evaluation} units={units} onPin={() => setPinned(evaluation)} />
+            )}
+          </Box>
+        </Flex>
+        <Flex direction="column" gap="3" minH="0" minW="0">
+          <Box
+            position="relative"
+            flex="1"
+            minH={{ base: "440px", lg: "320px" }}
+            borderWidth="1px"
+            borderColor="ink"
+            borderRadius="l3"
+            bg="shallow"
+          >
+            {evaluation && answer.of ? (
+              <Scene
+                rig={answer.of}
+                evaluation={evaluation}
+                waiting={answer.waiting}
+                selected={selected}
+                onSelect={setSelected}
+                slide={bench.slide}
+                units={units}
+              />
+            ) : (
+              <Flex position="absolute" inset="0" align="center" justify="center" p="6" textAlign="center">
+                <Text>{answer.refusal?.message ?? "Putting the rig in the water."}</Text>
+              </Flex>
+            )}
+            {evaluation && <Verdict evaluation={evaluation} waiting={answer.waiting} refused={refusal !== null} />}
+          </Box>
+          {refusal && (
+            <Box
+              role="alert"
+              bg="card"
+              borderWidth="2px"
+              borderColor="float"
+              borderRadius="l3"
+              p="3"
+              px="4"
+              color="float"
+            >
+              {refusal.message} The drawing shows the rig before this.
+            </Box>
+          )}
+          {evaluation && (
+            <Findings
+              evaluation={evaluation}
+              said={bench.said}
+              onHush={() => bench.setSaid(null)}
+              onGo={setStation}
+              onSetStop={setStop}
+              units={units}
+              vocabulary={vocabulary}
+            />
+          )}
+        </Flex>
+        <Panel
+          station={station}
+          bench={bench}
+          answer={answer}
+          catalogue={catalogue}
+          box={box}
+          selected={selected}
+          metal={metal}
+          onMetal={setMetal}
+          onBalance={balance}
+          onSetStop={setStop}
+        />
+      </Grid>
+      <div ref={spoken} className="bw-hidden" aria-live="polite" data-testid="spoken">
+        {evaluation ? `Tip ${write(evaluation.afloat.tip_m, "tip", units)}` : ""}
+      </div>
+      <Suspense>
+        {rigs && <RigsDialog rig={rig} bench={bench} catalogue={catalogue} onClose={() => setRigs(false)} />}
+      </Suspense>
+    </Flex>
+  );
+}

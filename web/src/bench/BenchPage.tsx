@@ -1,0 +1,53 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useCallback, useState } from "react";
+import { api, type KeptRig } from "../api/client";
+import { Failed, Loading } from "../shell/States";
+import { Bench } from "./Bench";
+import { dropDraft, readDraft } from "./drafts";
+
+/** Fetch a rig and what is picked from, take up a draft that was not saved, and open the bench. */
+export function BenchPage({ rigId }: { rigId: string }) {
+  const queries = useQueryClient();
+  const [opened, setOpened] = useState(0);
+  const rig = useQuery({
+    queryKey: ["rig", rigId, opened],
+    queryFn: () => api.rig(rigId),
+    staleTime: Number.POSITIVE_INFINITY,
+    gcTime: 0,
+  });
+  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
+  const box = useQuery({ queryKey: ["box"], queryFn: api.box });
+  const onKept = useCallback(
+    (_: KeptRig) => {
+      void queries.invalidateQueries({ queryKey: ["rigs"] });
+    },
+    [queries],
+  );
+
+  const failed = [rig, catalogue, box].find((q) => q.isError);
+  if (failed?.error) {
+    const again = () => {
+      void rig.refetch();
+      void catalogue.refetch();
+      void box.refetch();
+    };
+    return <Failed error={failed.error} again={again} />;
+  }
+  if (!rig.data || !catalogue.data || !box.data) return <Loading what="the rig and the box" />;
+
+  const draft = readDraft(rigId);
+  return (
+    <Bench
+      key={opened}
+      kept={rig.data}
+      draft={draft}
+      catalogue={catalogue.data}
+      box={box.data.map((k) => k.fields)}
+      onKept={onKept}
+      onReload={() => {
+        dropDraft(rigId);
+        setOpened((n) => n + 1);
+      }}
+    />
+  );
+}

@@ -1,0 +1,25 @@
+import { Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { lazy, Suspense, useState } from "react";
+import { api } from "../api/client";
+import { Button } from "../shell/Button";
+import { Notice } from "../shell/States";
+
+const NewRig = lazy(() => import("./NewRig"));
+
+/** The bench before the first rig. */
+export function EmptyBench() {
+  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue });
+  const [open, setOpen] = useState(false);
+  return (
+    <Notice title="No rig on the bench yet">
+      <Text>Say what water it is for and which family it should be. It can be balanced right after.</Text>
+      <Button mt="5" variant="solid" disabled={!catalogue.data} onClick={() => setOpen(true)}>
+        Start a rig
+      </Button>
+      <Suspense>
+        {open && catalogue.data && <NewRig catalogue={catalogue.data} onClose={() => setOpen(false)} />}
+      </Suspense>
+    </Notice>
+  );
+}

@@ -1,0 +1,137 @@
+import { Box, Flex, Input, Stack, Text } from "@chakra-ui/react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { Copy, Plus, Trash2, Undo2 } from "lucide-react";
+import { useId, useState } from "react";
+import { useNavigate } from "react-router";
+import { api, type Catalogue, Refusal, type Rig } from "../api/client";
+import { Button } from "../shell/Button";
+import { Sheet } from "../shell/Sheet";
+import { write } from "../units/quantity";
+import { useSettings } from "../units/settings";
+import NewRig from "./NewRig";
+import type { BenchState } from "./useBench";
+
+type Props = { rig: Rig; bench: BenchState; catalogue: Catalogue; onClose: () => void };
+
+/** The made-up rigs: open, rename, copy, delete with a way back, start another. */
+export default function RigsDialog({ rig, bench, catalogue, onClose }: Props) {
+  const { units } = useSettings();
+  const queries = useQueryClient();
+  const go = useNavigate();
+  const nameId = useId();
+  const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs, staleTime: 0 });
+  const [starting, setStarting] = useState(false);
+  const [deleted, setDeleted] = useState<Rig | null>(null);
+  const [failed, setFailed] = useState("");
+
+  const attempt = async (what: () => Promise<void>) => {
+    setFailed("");
+    try {
+      await what();
+      await queries.invalidateQueries({ queryKey: ["rigs"] });
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      setFailed(error.message);
+    }
+  };
+  const open = (id: string) => {
+    onClose();
+    go(`/bench/${id}`);
+  };
+  const copy = () =>
+    attempt(async () => {
+      const id = `rig-${crypto.randomUUID().replaceAll("-", "").slice(0, 12)}`;
+      await api.createRig({ ...rig, id, name: `${rig.name} (copy)`.slice(0, 80) });
+      open(id);
+    });
+  const remove = (id: string) =>
+    attempt(async () => {
+      const kept = await api.rig(id);
+      await api.deleteRig(id, kept.version);
+      setDeleted(kept.fields);
+    });
+  const bringBack = () =>
+    attempt(async () => {
+      if (deleted) await api.createRig(deleted);
+      setDeleted(null);
+    });
+
+  if (starting) return <NewRig catalogue={catalogue} onClose={onClose} />;
+  return (
+    <Sheet title="Rigs" onClose={onClose}>
+      <Stack gap="4">
+        <Box>
+          <label htmlFor={nameId} className="bw-label">
+            Name of this rig
+          </label>
+          <Input
+            id={nameId}
+            defaultValue={rig.name}
+            maxLength={80}
+            onBlur={(e) => {
+              const name = e.currentTarget.value.trim();
+              if (name && name !== rig.name) bench.put({ ...rig, name });
+            }}
+          />
+        </Box>
+        <Flex gap="3" wrap="wrap">
+          <Button variant="solid" onClick={() => setStarting(true)}>
+            <Plus aria-hidden="true" /> Start another
+          </Button>
+          <Button onClick={copy}>
+            <Copy aria-hidden="true" /> Copy this one
+          </Button>
+        </Flex>
+        {failed && (
+          <Text role="alert" color="float">
+            {failed}
+          </Text>
+        )}
+        {deleted && (
+          <Flex role="status" justify="space-between" align="center" bg="well" borderRadius="l1" px="4" py="2">
+            <Text>“{deleted.name}” is deleted.</Text>
+            <Button size="sm" onClick={bringBack}>
+              <Undo2 aria-hidden="true" /> Bring it back
+            </Button>
+          </Flex>
+        )}
+        <Stack as="ul" gap="2" listStyleType="none" aria-label="Kept rigs">
+          {rigs.data?.map((r) => (
+            <Flex as="li" key={r.id} gap="2" align="center">
+              <Flex
+                as="button"
+                flex="1"
+                minW="0"
+                direction="column"
+                textAlign="start"
+                px="4"
+                py="2"
+                minH="14"
+                borderWidth="1px"
+                borderColor={r.id === rig.id ? "tip" : "rule"}
+                borderRadius="l2"
+                cursor="pointer"
+                onClick={() => open(r.id)}
+                aria-current={r.id === rig.id ? "true" : undefined}
+              >
+                <Text as="span" fontWeight="bold" truncate>
+                  {r.id === rig.id ? rig.name : r.name}
+                </Text>
+                <Text as="span" fontSize="sm" color="soft" truncate>
+                  {catalogue.families.find((f) => f.id === r.family)?.name ?? r.family} · {r.water || "no swim"} ·{" "}
+                  {write(r.depth_m, "depth", units)}
+                </Text>
+              </Flex>
+              {r.id !== rig.id && (
+                <Button variant="quiet" size="icon" aria-label={`Delete ${r.name}`} onClick={() => remove(r.id)}>
+                  <Trash2 />
+                </Button>
+              )}
+            </Flex>
+          ))}
+        </Stack>
+        {rigs.isError && <Text role="alert">{rigs.error.message}</Text>}
+      </Stack>
+    </Sheet>
+  );
+}

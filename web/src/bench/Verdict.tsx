@@ -1,0 +1,48 @@
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { Check, Loader, TriangleAlert } from "lucide-react";
+import type { Evaluation } from "../api/client";
+import { write } from "../units/quantity";
+import { useSettings } from "../units/settings";
+
+/** The answer the eye should land on. */
+export function Verdict({
+  evaluation,
+  waiting,
+  refused,
+}: {
+  evaluation: Evaluation;
+  waiting: boolean;
+  refused: boolean;
+}) {
+  const { units } = useSettings();
+  const { status, tip_m } = evaluation.afloat;
+  const text = {
+    stands: `Stands, ${write(tip_m, "tip", units)} of tip`,
+    lies: "Lies over: too little load",
+    sinks: "Pulled under: too much load",
+  }[status];
+  const Icon = refused || status !== "stands" ? TriangleAlert : waiting ? Loader : Check;
+  return (
+    <Flex
+      position="absolute"
+      top="3"
+      left="3"
+      bg="card"
+      borderWidth="1px"
+      borderColor={status === "stands" && !refused ? "rule" : "float"}
+      borderRadius="full"
+      px="4"
+      py="2"
+      gap="2.5"
+      align="center"
+      pointerEvents="none"
+      data-testid="verdict"
+      data-waiting={waiting}
+    >
+      <Box color={status === "stands" && !refused ? "reed" : "float"}>
+        <Icon size={18} strokeWidth={3} aria-hidden="true" />
+      </Box>
+      <Text fontWeight="bold">{text}</Text>
+    </Flex>
+  );
+}

@@ -1,0 +1,58 @@
+/** The keys of the bench and what they do: the one list, for the handler's tests and the help. */
+export const KEYS: [string, string][] = [
+  ["1 – 5", "station: Water, Fish & bait, Float, Load, Stop"],
+  ["[  ]", "previous, next piece on the line"],
+  ["↑  ↓", "slide the piece 1 cm up or down; with Shift 5 cm"],
+  ["+  −", "next size up or down"],
+  ["Del", "take the piece off"],
+  ["B", "balance from the box"],
+  ["S", "set the stop"],
+  ["Ctrl Z", "undo; Ctrl Shift Z redoes"],
+  ["?", "this list"],
+];
+
+export type Command =
+  | { do: "station"; index: number }
+  | { do: "piece"; step: 1 | -1 }
+  | { do: "nudge"; metres: number }
+  | { do: "resize"; step: 1 | -1 }
+  | { do: "remove" | "balance" | "stop" | "undo" | "redo" | "help" };
+
+type KeyLike = { key: string; ctrlKey: boolean; metaKey: boolean; shiftKey: boolean; altKey: boolean };
+
+/** What a key press asks for, or null. */
+export function commandOf(e: KeyLike): Command | null {
+  const key = e.key.length === 1 ? e.key.toLowerCase() : e.key;
+  if (e.ctrlKey || e.metaKey) {
+    if (key === "z") return { do: e.shiftKey ? "redo" : "undo" };
+    return key === "y" ? { do: "redo" } : null;
+  }
+  if (e.altKey) return null;
+  if (/^[1-5]$/.test(key)) return { do: "station", index: Number(key) - 1 };
+  switch (key) {
+    case "[":
+      return { do: "piece", step: -1 };
+    case "]":
+      return { do: "piece", step: 1 };
+    case "ArrowUp":
+      return { do: "nudge", metres: e.shiftKey ? 0.05 : 0.01 };
+    case "ArrowDown":
+      return { do: "nudge", metres: e.shiftKey ? -0.05 : -0.01 };
+    case "+":
+    case "=":
+      return { do: "resize", step: 1 };
+    case "-":
+    case "−":
+      return { do: "resize", step: -1 };
+    case "Delete":
+      return { do: "remove" };
+    case "b":
+      return { do: "balance" };
+    case "s":
+      return { do: "stop" };
+    case "?":
+      return { do: "help" };
+    default:
+      return null;
+  }
+}

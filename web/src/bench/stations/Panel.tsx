@@ -1,0 +1,73 @@
+import { Box, Heading } from "@chakra-ui/react";
+import type { BoxItem, Catalogue } from "../../api/client";
+import { useSettings } from "../../units/settings";
+import { capital, word } from "../../units/vocabulary";
+import type { StationId } from "../stationsOf";
+import type { BenchState } from "../useBench";
+import type { Answer } from "../useEvaluation";
+import { BaitStation } from "./BaitStation";
+import { FloatStation } from "./FloatStation";
+import { LoadStation } from "./LoadStation";
+import { StopStation } from "./StopStation";
+import { WaterStation } from "./WaterStation";
+
+export type StationProps = {
+  bench: BenchState;
+  answer: Answer;
+  catalogue: Catalogue;
+  box: BoxItem[];
+  selected: string | null;
+  metal: string | null;
+  onMetal: (metal: string | null) => void;
+  onBalance: (pattern?: string) => void;
+  onSetStop: () => void;
+};
+
+const STATION: Record<StationId, (props: StationProps) => React.ReactNode> = {
+  water: WaterStation,
+  bait: BaitStation,
+  float: FloatStation,
+  load: LoadStation,
+  stop: StopStation,
+};
+
+/** One instrument at a time: that of the present station. */
+export function Panel({ station, ...props }: StationProps & { station: StationId }) {
+  const { vocabulary } = useSettings();
+  const Station = STATION[station];
+  const title = {
+    water: "Water",
+    bait: "Fish & bait",
+    float: capital(word("float", vocabulary)),
+    load: "Load",
+    stop: "Stop",
+  }[station];
+  return (
+    <Box
+      as="section"
+      aria-label={title}
+      bg="card"
+      borderWidth="1px"
+      borderColor="rule"
+      borderRadius="l3"
+      p="5"
+      overflowY={{ lg: "auto" }}
+      minH="0"
+    >
+      <Heading as="h1" fontFamily="heading" fontSize="2xl" fontWeight="bold" lineHeight="1.1" mb="4">
+        {title}
+      </Heading>
+      <Station {...props} />
+    </Box>
+  );
+}
+
+/** What the server said of a field of the rig, by its path. */
+export function problemAt(answer: Answer, ...path: string[]): string | undefined {
+  const wanted = ["rig", ...path].join(".");
+  const found = answer.refusal?.problems.find((p) => {
+    const there = p.path.join(".");
+    return there === wanted || `rig.${there}` === wanted;
+  });
+  return found && `${found.message} ${found.remedy}`.trim();
+}

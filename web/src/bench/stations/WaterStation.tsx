@@ -1,0 +1,118 @@
+import { Stack, Text } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, Refusal, type Rig } from "../../api/client";
+import { Button } from "../../shell/Button";
+import { Choice } from "../../shell/Choice";
+import { QuantityField } from "../../shell/QuantityField";
+import { write } from "../../units/quantity";
+import { useSettings } from "../../units/settings";
+import { capital, word } from "../../units/vocabulary";
+import { useSwims } from "../useSwims";
+import { Facts } from "./Facts";
+import { problemAt, type StationProps } from "./Panel";
+import { Why } from "./Why";
+
+const SALT: [string, number][] = [
+  ["fresh", 0],
+  ["brackish", 10],
+  ["sea", 35],
+];
+
+export function WaterStation({ bench, answer }: StationProps) {
+  const { units, vocabulary } = useSettings();
+  const queries = useQueryClient();
+  const swims = useSwims();
+  const [told, setTold] = useState("");
+  const { rig } = bench;
+  const { water } = rig;
+  const here = swims.list.find((s) => s.swim.id === water.swim);
+  const differs = here && Math.abs(here.swim.depth_m - water.depth_m) > 0.0005;
+  const change = (part: Partial<Rig["water"]>) => bench.put({ ...rig, water: { ...water, ...part } });
+
+  const keepDepth = async () => {
+    if (!here) return;
+    try {
+      await api.updateSwim(here.swim.id, { version: here.version, fields: { ...here.swim, depth_m: water.depth_m } });
+      await queries.invalidateQueries({ queryKey: ["swims"] });
+      setTold(`Kept: ${here.water.name} is ${write(water.depth_m, "depth", units)} deep.`);
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      setTold(error.message);
+    }
+  };
+
+  return (
+    <Stack gap="4">
+      <Choice
+        label={capital(word("swim", vocabulary))}
+        value={here ? here.swim.id : ""}
+        onChange={(id) => {
+          const chosen = swims.list.find((s) => s.swim.id === id);
+          if (chosen) bench.put({ ...rig, water: chosen.water });
+          else change({ swim: null, name: "" });
+        }}
+      >
+        <option value="">not in the book</option>
+        {swims.list.map((s) => (
+          <option key={s.swim.id} value={s.swim.id}>
+            {s.water.name}
+          </option>
+        ))}
+      </Choice>
+      <QuantityField
+        label="Plumbed depth"
+        name={`${rig.id}-depth`}
+        value={water.depth_m}
+        quantity="depth"
+        problem={problemAt(answer, "water", "depth_m")}
+        onChange={(depth_m) => change({ depth_m })}
+        hint="Type 1.9, 190 cm or 6 ft 3."
+      />
+      {differs && (
+        <Button onClick={keepDepth}>
+          Keep as the depth of this {word("swim", vocabulary)} ({write(here.swim.depth_m, "depth", units)} in the book)
+        </Button>
+      )}
+      {told && <Text role="status">{told}</Text>}
+      <QuantityField
+        label="Water temperature"
+        name={`${rig.id}-temperature`}
+        value={water.temperature_c}
+        quantity="temperature"
+        problem={problemAt(answer, "water", "temperature_c")}
+        onChange={(temperature_c) => change({ temperature_c })}
+      />
+      <Choice
+        label="Salt"
+        value={String(SALT.find(([, s]) => s === water.salinity)?.[1] ?? "other")}
+        onChange={(s) => s !== "other" && change({ salinity: Number(s) })}
+      >
+        {SALT.map(([name, s]) => (
+          <option key={name} value={s}>
+            {name}
+            {s > 0 ? `, salinity ${s}` : ""}
+          </option>
+        ))}
+        <option value="other">entered below</option>
+      </Choice>
+      {!SALT.some(([, s]) => s === water.salinity) && (
+        <QuantityField
+          label="Salinity"
+          name={`${rig.id}-salinity`}
+          value={water.salinity}
+          quantity="plain"
+          problem={problemAt(answer, "water", "salinity")}
+          onChange={(salinity) => change({ salinity })}
+        />
+      )}
+      {answer.evaluation && (
+        <Facts rows={[["Density of the water", `${answer.evaluation.water_kg_m3.toFixed(1)} kg/m³`]]} />
+      )}
+      <Why>
+        Density from temperature and salinity by the equation of sea water TEOS-10 (2010). Sea water carries the float's
+        whole volume better by about 2.7 %, so it stands higher than in a lake. The water is taken to be still.
+      </Why>
+    </Stack>
+  );
+}

@@ -1,0 +1,58 @@
+import type { Catalogue, Evaluation, Finding, Refusal, Rig } from "../api/client";
+import { type Units, write } from "../units/quantity";
+import { capital, type Vocabulary, word } from "../units/vocabulary";
+
+export type StationId = "water" | "bait" | "float" | "load" | "stop";
+export type StationState = "settled" | "note" | "refuse";
+export type Station = { id: StationId; name: string; value: string; state: StationState };
+
+export const STATIONS: StationId[] = ["water", "bait", "float", "load", "stop"];
+
+/** What stands on each bead: its name, one line of its present value, and its state. */
+export function stationsOf(
+  rig: Rig,
+  evaluation: Evaluation | null,
+  refusal: Refusal | null,
+  catalogue: Catalogue,
+  units: Units,
+  vocabulary: Vocabulary,
+): Station[] {
+  const float = rig.components.find((c) => c.kind === "float");
+  const species = catalogue.species.find((s) => s.id === rig.species)?.name ?? "any fish";
+  const bait = write(rig.aim.bait_m, "line", units);
+  const kind = catalogue.float_types.find((t) => t.id === float?.spec.type)?.name ?? "";
+  const afloat = evaluation?.afloat;
+  const values: Record<StationId, string> = {
+    water: `${write(rig.water.depth_m, "depth", units)}, ${write(rig.water.temperature_c, "temperature", units)}`,
+    bait: `${capital(species)}, ${bait} ${rig.aim.bait_from === "bed" ? `off ${word("bed", vocabulary)}` : "down"}`,
+    float: float ? `${float.label}, ${kind.split(",")[0]}` : "none",
+    load: afloat ? `${write(afloat.carried_kg, "load", units)} of ${write(afloat.wanted_kg ?? 0, "load", units)}` : "…",
+    stop: evaluation?.stop ? `${write(evaluation.stop.now_m, "line", units)} to the hook` : "…",
+  };
+  const names: Record<StationId, string> = {
+    water: "Water",
+    bait: "Fish & bait",
+    float: capital(word("float", vocabulary)),
+    load: "Load",
+    stop: "Stop",
+  };
+  return STATIONS.map((id) => ({ id, name: names[id], value: values[id], state: stateOf(id, evaluation, refusal) }));
+}
+
+const PATH_STATION: [string, StationId][] = [
+  ["water", "water"],
+  ["aim.tip_m", "float"],
+  ["aim", "bait"],
+  ["components", "float"],
+];
+
+function stateOf(id: StationId, evaluation: Evaluation | null, refusal: Refusal | null): StationState {
+  const refusedHere = refusal?.problems.some((p) => {
+    const path = p.path.filter((part) => part !== "rig").join(".");
+    return PATH_STATION.find(([start]) => path.startsWith(start))?.[1] === id;
+  });
+  if (refusedHere) return "refuse";
+  const mine = (evaluation?.findings ?? []).filter((f: Finding) => f.station === id);
+  if (mine.some((f) => f.severity === "refuse")) return "refuse";
+  return mine.length > 0 ? "note" : "settled";
+}

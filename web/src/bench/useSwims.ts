@@ -1,0 +1,20 @@
+import { useQuery } from "@tanstack/react-query";
+import { api, type Rig } from "../api/client";
+
+/** The swims of the book with the water a rig would be tied for there. */
+export function useSwims() {
+  const waters = useQuery({ queryKey: ["waters"], queryFn: api.waters });
+  const swims = useQuery({ queryKey: ["swims"], queryFn: api.swims });
+  const list = (swims.data ?? []).map((kept) => {
+    const of = waters.data?.find((w) => w.fields.id === kept.fields.water_id)?.fields;
+    const water: Rig["water"] = {
+      name: `${of?.name ?? "?"}, ${kept.fields.name}`.slice(0, 80),
+      swim: kept.fields.id,
+      depth_m: kept.fields.depth_m,
+      temperature_c: of?.temperature_c ?? 15,
+      salinity: of?.salinity ?? 0,
+    };
+    return { swim: kept.fields, version: kept.version, water };
+  });
+  return { list, failed: waters.isError || swims.isError, pending: waters.isPending || swims.isPending };
+}

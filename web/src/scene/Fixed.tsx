@@ -1,0 +1,127 @@
+import type { Evaluation, Rig } from "../api/client";
+import { type Units, write } from "../units/quantity";
+import { colour } from "./colour";
+import { at, type course } from "./course";
+import { toPx, type View } from "./scale";
+
+type Props = { rig: Rig; evaluation: Evaluation; line: ReturnType<typeof course>; view: View; units: Units };
+
+/** What is not slid by itself: lead, swivel, beads, knot, hook and bait, and the bracket of the bait's height. */
+export function Fixed({ rig, evaluation, line, view, units }: Props) {
+  const handled = new Set(evaluation.handles.flatMap((h) => h.moves));
+  const drawn = evaluation.pieces.filter((p) => !handled.has(p.id) && p.state !== "above" && p.state !== "in-the-air");
+  const locks = evaluation.pieces.filter((p) =>
+    rig.components.some((c) => c.id === p.id && c.kind === "shot" && c.role === "lock"),
+  );
+  const hook = at(line, 0);
+  let above = 0;
+  return (
+    <g>
+      {[...drawn].reverse().map((p) => {
+        const place = at(line, p.position_m);
+        if (p.kind === "weight") {
+          const ry = Math.max(6, 800 * (p.diameter_m ?? 0.01));
+          above += 2 * ry;
+          return (
+            <ellipse
+              key={p.id}
+              cx={place.x}
+              cy={place.y - above + ry - 4}
+              rx={ry * 0.8}
+              ry={ry}
+              fill={colour("shot")}
+              stroke={colour("shotrim")}
+            />
+          );
+        }
+        if (p.kind === "swivel")
+          return (
+            <rect
+              key={p.id}
+              x={place.x - 2.5}
+              y={place.y - 5}
+              width="5"
+              height="10"
+              rx="2"
+              fill={colour("brass")}
+              stroke={colour("shotrim")}
+              strokeWidth="0.8"
+            />
+          );
+        return null;
+      })}
+      {locks.map((p, i) => (
+        <circle
+          key={p.id}
+          cx={(line[0]?.x ?? 0) + (i % 2 ? 4.5 : -4.5)}
+          cy={(line[0]?.y ?? 0) + 3}
+          r={Math.max(3, 1 + 900 * (p.diameter_m ?? 0.003))}
+          fill={colour("shot")}
+          stroke={colour("shotrim")}
+        />
+      ))}
+      <path
+        d={`M${hook.x} ${hook.y - 7} v9 a4.5 4.5 0 0 0 9 0 v-3`}
+        fill="none"
+        stroke={colour("shotrim")}
+        strokeWidth="2.4"
+      />
+      <path
+        d={`M${hook.x} ${hook.y - 7} v9 a4.5 4.5 0 0 0 9 0 v-3`}
+        fill="none"
+        stroke={colour("shot")}
+        strokeWidth="1.3"
+      />
+      <ellipse
+        cx={hook.x + 5}
+        cy={hook.y + 5.5}
+        rx="6"
+        ry="4"
+        fill={colour("tip")}
+        stroke={colour("shotrim")}
+        strokeWidth="0.8"
+      />
+      <Bracket rig={rig} evaluation={evaluation} x={hook.x - 30} hookY={hook.y} view={view} units={units} />
+    </g>
+  );
+}
+
+function Bracket(props: { rig: Rig; evaluation: Evaluation; x: number; hookY: number; view: View; units: Units }) {
+  const { rig, evaluation, x, hookY, view, units } = props;
+  const fromSurface = rig.aim.bait_from === "surface";
+  const end = toPx(view, fromSurface ? 0 : rig.water.depth_m);
+  const metres = fromSurface ? rig.water.depth_m - evaluation.hook_height_m : evaluation.hook_height_m;
+  const far = Math.abs(end - hookY);
+  const middle = far > 40 ? (end + hookY) / 2 : Math.min(end, hookY) - 12;
+  const text = fromSurface ? `${write(metres, "line", units)} down` : `${write(metres, "line", units)} off bed`;
+  return (
+    <g>
+      <path
+        d={`M${x - 4} ${end} h8 M${x} ${end} V${hookY} M${x - 4} ${hookY} h8`}
+        stroke={colour("ondeep")}
+        strokeWidth="1.6"
+        fill="none"
+      />
+      <g>
+        <rect
+          x={x - 14 - text.length * 7.3}
+          y={middle - 11}
+          width={text.length * 7.3 + 6}
+          height="22"
+          rx="7"
+          fill={colour("card")}
+          opacity="0.92"
+        />
+        <text
+          x={x - 11}
+          y={middle + 4.5}
+          style={{ fontSize: 13, fontWeight: 600 }}
+          textAnchor="end"
+          fill={colour("ink")}
+        >
+          {text}
+        </text>
+      </g>
+    </g>
+  );
+}

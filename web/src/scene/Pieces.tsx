@@ -1,0 +1,193 @@
+import type { PointerEvent } from "react";
+import type { Evaluation, Handle, Rig } from "../api/client";
+import { type Units, write } from "../units/quantity";
+import { colour } from "./colour";
+import { at, type course, type Point } from "./course";
+import { spreadLabels } from "./scale";
+
+type Line = ReturnType<typeof course>;
+type PieceAnswer = Evaluation["pieces"][number];
+
+const radius = (piece: PieceAnswer) => Math.max(3.2, 1.6 + 1100 * (piece.diameter_m ?? 0.002));
+
+export type Drawn = {
+  handle: Handle;
+  pieces: { answer: PieceAnswer; r: number; x: number; y: number }[];
+  centre: Point;
+};
+
+/** Handles with their pieces where they are drawn; a bulk is stacked so that every shot in it is seen. */
+export function drawnHandles(evaluation: Evaluation, line: Line): Drawn[] {
+  const byId = new Map(evaluation.pieces.map((p) => [p.id, p]));
+  return evaluation.handles.map((handle) => {
+    if (handle.name === "stop" || handle.name === "float") {
+      const hook = at(line, 0);
+      return { handle, pieces: [], centre: hook };
+    }
+    const answers = handle.moves.flatMap((id) => byId.get(id) ?? []);
+    const lowest = at(line, handle.position_m);
+    let edge = lowest.y + radius(answers.at(-1) as PieceAnswer);
+    const pieces = [...answers].reverse().map((answer) => {
+      const r = radius(answer);
+      edge -= 2 * r;
+      return { answer, r, x: lowest.x, y: edge + r };
+    });
+    const top = pieces.at(-1)?.y ?? lowest.y;
+    return { handle, pieces, centre: { x: lowest.x, y: (lowest.y + top) / 2 } };
+  });
+}
+
+type Props = {
+  drawn: Drawn[];
+  rig: Rig;
+  selected: string | null;
+  units: Units;
+  bounds: [number, number];
+  labelX: number;
+  onSelect: (id: string) => void;
+  onPointerDown: (handle: Handle, e: PointerEvent<SVGGElement>) => void;
+  onPointerMove: (e: PointerEvent<SVGGElement>) => void;
+  onPointerUp: (e: PointerEvent<SVGGElement>) => void;
+  onPointerCancel: () => void;
+};
+
+/** Every piece that may be slid, as a slider that mouse, touch and keys move alike, with its label. */
+export function Pieces(props: Props) {
+  const { drawn, selected, units, bounds, labelX } = props;
+  const order = [...drawn].sort((a, b) => a.centre.y - b.centre.y);
+  const ys = spreadLabels(
+    order.map((d) => d.centre.y),
+    24,
+    bounds[0],
+    bounds[1],
+  );
+  return (
+    <>
+      {order.map((d, i) => {
+        const { handle } = d;
+        const chosen = handle.id === selected;
+        const setting = d.pieces.length === 0;
+        const says = setting
+          ? `Setting ${write(handle.position_m, "line", units)}`
+          : `${handle.name}, ${write(handle.position_m, "line", units)} above the hook`;
+        const y = ys[i] as number;
+        return (
+          <g
+            key={handle.id}
+            id={`handle-${handle.id}`}
+            role="slider"
+            tabIndex={0}
+            aria-label={setting ? "Setting, drawn at the hook" : handle.name}
+            aria-valuenow={Math.round(handle.position_m * 1000) / 1000}
+            aria-valuemin={handle.range_m[0]}
+            aria-valuemax={handle.range_m[1]}
+            aria-valuetext={says}
+            aria-orientation="vertical"
+            className="bw-handle"
+            onFocus={() => props.onSelect(handle.id)}
+            onPointerDown={(e) => props.onPointerDown(handle, e)}
+            onPointerMove={props.onPointerMove}
+            onPointerUp={props.onPointerUp}
+            onPointerCancel={props.onPointerCancel}
+          >
+            <Grip d={d} chosen={chosen} />
+            <path
+              d={`M${d.centre.x + (setting ? 14 : 12)} ${d.centre.y} L${labelX - 16} ${y} L${labelX - 6} ${y}`}
+              stroke={colour("ondeep")}
+              strokeWidth="1"
+              fill="none"
+              opacity="0.75"
+            />
+            <Tag
+              x={labelX}
+              y={y}
+              strong={setting ? "Hook" : handle.name}
+              setting={setting}
+              chosen={chosen}
+              units={units}
+              at={handle.position_m}
+              pieces={d.pieces.length}
+            />
+          </g>
+        );
+      })}
+    </>
+  );
+}
+
+function Grip({ d, chosen }: { d: Drawn; chosen: boolean }) {
+  const ys = d.pieces.map((p) => p.y);
+  const top = Math.min(d.centre.y, ...ys) - 14;
+  const bottom = Math.max(d.centre.y, ...ys) + 14;
+  return (
+    <>
+      <rect x={d.centre.x - 20} y={top} width="40" height={bottom - top} fill="transparent" />
+      {chosen && (
+        <rect
+          x={d.centre.x - 15}
+          y={top - 1}
+          width="30"
+          height={bottom - top + 2}
+          rx="15"
+          fill="none"
+          stroke={colour("tip")}
+          strokeWidth="3"
+        />
+      )}
+      {d.pieces.map((p) => (
+        <circle
+          key={p.answer.id}
+          cx={p.x}
+          cy={p.y}
+          r={p.r}
+          fill={colour("shot")}
+          stroke={colour("shotrim")}
+          strokeWidth="1.1"
+          strokeDasharray={p.answer.state === "on-bed" ? "2 2" : undefined}
+        />
+      ))}
+    </>
+  );
+}
+
+type TagProps = {
+  x: number;
+  y: number;
+  strong: string;
+  setting: boolean;
+  chosen: boolean;
+  units: Units;
+  at: number;
+  pieces: number;
+};
+
+function Tag({ x, y, strong, setting, chosen, units, at: position, pieces }: TagProps) {
+  const light = setting ? `setting ${write(position, "line", units)}` : write(position, "line", units);
+  const full = strong
+    .replace(/ (strung|dropper|bulk)$/, "")
+    .replace(/^bulk of /, "")
+    .replaceAll(" and ", ", ");
+  // A long bulk is spelt out for the screen reader and in the ledger; here its count must do.
+  const name = full.length > 24 ? `bulk of ${pieces}` : full;
+  const width = (name.length + light.length) * 7.4 + 26;
+  return (
+    <g>
+      <rect
+        x={x - 6}
+        y={y - 11.5}
+        width={width}
+        height="23"
+        rx="7"
+        fill={colour("card")}
+        stroke={colour(chosen ? "tip" : "rule")}
+        strokeWidth={chosen ? 2 : 1}
+      />
+      <text x={x + 2} y={y + 4.5} style={{ fontSize: 13 }} fill={colour("ink")}>
+        <tspan style={{ fontWeight: 700 }}>{name}</tspan>
+        <tspan dx="7" fill={colour("soft")}>
+          {light}
+        </tspan>
+      </text>
+    </g>
+  );
+}

@@ -1,0 +1,194 @@
+import { Box } from "@chakra-ui/react";
+import { type PointerEvent, useLayoutEffect, useRef, useState } from "react";
+import type { Evaluation, Handle, Rig } from "../api/client";
+import { Button } from "../shell/Button";
+import type { Units } from "../units/quantity";
+import { Backdrop } from "./Backdrop";
+import { colour } from "./colour";
+import { course } from "./course";
+import { Fixed } from "./Fixed";
+import { FloatShape } from "./FloatShape";
+import { drawnHandles, Pieces } from "./Pieces";
+import { RoundGlass } from "./RoundGlass";
+import { fitLower, fitView, toPx, type View } from "./scale";
+
+export type Slide = {
+  begin: (handle: Handle) => void;
+  /** Up the drawing is positive. [m] */
+  move: (handle: Handle, upM: number) => void;
+  end: () => void;
+  cancel: () => void;
+};
+
+type Props = {
+  rig: Rig;
+  evaluation: Evaluation;
+  waiting: boolean;
+  selected: string | null;
+  onSelect: (id: string | null) => void;
+  slide: Slide;
+  units: Units;
+};
+
+const LEAST_FLOAT_PX = 40;
+const LOWER_M = 1.4;
+
+/** The water to scale with the rig in it. It draws an answer; it computes nothing of the rig. */
+export function Scene(props: Props) {
+  const { rig, evaluation, units } = props;
+  const box = useRef<HTMLDivElement>(null);
+  const [lower, setLower] = useState(false);
+  const [size, setSize] = useState({ width: 640, height: 560 });
+  useLayoutEffect(() => {
+    const watch = new ResizeObserver(([entry]) => {
+      const r = entry?.contentRect;
+      if (r && r.width > 50 && r.height > 50) setSize({ width: r.width, height: r.height });
+    });
+    if (box.current) watch.observe(box.current);
+    return () => watch.disconnect();
+  }, []);
+
+  const { width, height } = size;
+  const deepest = Math.max(0, ...evaluation.path.map(([, depth = 0]) => depth));
+  const canZoom = rig.water.depth_m > 2 * LOWER_M;
+  const view =
+    canZoom && lower
+      ? fitLower(height, rig.water.depth_m, deepest, LOWER_M)
+      : fitView(height, rig.water.depth_m, deepest, evaluation.afloat.tip_m);
+  const x = Math.round(width * 0.36);
+  const line = course(evaluation.path, view, x, width - 150);
+  const drag = useDrag(props.slide, view, props.onSelect);
+  const surface = toPx(view, 0);
+  const glass = Math.min(92, width * 0.17, height * 0.17);
+  const glassX = width - Math.max(glass + 22, 106);
+  // In a narrow drawing the labels start below the glass and its caption.
+  const labelsFrom = width < 560 ? 2 * glass + 110 : Math.max(surface, 0) + 16;
+
+  return (
+    <Box ref={box} position="absolute" inset="0" overflow="hidden" borderRadius="l3">
+      {/* biome-ignore lint/a11y/useSemanticElements: a drawing that groups sliders is not a fieldset */}
+      <svg
+        width={width}
+        height={height}
+        viewBox={`0 0 ${width} ${height}`}
+        role="group"
+        aria-label="The rig in the water, to scale in depth"
+        aria-busy={props.waiting}
+        className={props.waiting ? "bw-scene waiting" : "bw-scene"}
+      >
+        <Backdrop width={width} height={height} view={view} depthM={rig.water.depth_m} units={units} />
+        <RodLine x={x} surface={surface} view={view} evaluation={evaluation} />
+        <polyline
+          points={line.map((p) => `${p.x.toFixed(1)},${p.y.toFixed(1)}`).join(" ")}
+          fill="none"
+          stroke={colour("shot")}
+          strokeWidth="1.6"
+        />
+        <FloatInWater evaluation={evaluation} x={x} surface={surface} view={view} />
+        <Fixed rig={rig} evaluation={evaluation} line={line} view={view} units={units} />
+        <Pieces
+          drawn={drawnHandles(evaluation, line)}
+          rig={rig}
+          selected={props.selected}
+          units={units}
+          bounds={[labelsFrom, height - 16]}
+          labelX={Math.min(x + 70, width - 150)}
+          onSelect={props.onSelect}
+          {...drag}
+        />
+        <RoundGlass
+          float={evaluation.afloat}
+          wantedM={rig.aim.tip_m}
+          cx={glassX}
+          cy={glass + 18}
+          r={glass}
+          units={units}
+        />
+      </svg>
+      {canZoom && (
+        <Button position="absolute" bottom="3" left="3" size="sm" aria-pressed={lower} onClick={() => setLower(!lower)}>
+          {lower ? "Whole water" : "Near the hook"}
+        </Button>
+      )}
+    </Box>
+  );
+}
+
+function FloatInWater({
+  evaluation,
+  x,
+  surface,
+  view,
+}: {
+  evaluation: Evaluation;
+  x: number;
+  surface: number;
+  view: View;
+}) {
+  const float = evaluation.afloat;
+  const widest = 2 * Math.max(...float.outline.map(([, r = 0]) => r));
+  // In deep water a float to scale would be a speck: it is drawn larger, about its waterline.
+  const along = Math.max(view.pxPerM, LEAST_FLOAT_PX / float.length_m);
+  const across = Math.max(along, Math.min(11 / widest, 6 * along));
+  return (
+    <FloatShape
+      float={float}
+      x={x}
+      waterlineY={surface}
+      pxPerM={along}
+      acrossPxPerM={across}
+      lying={float.status === "lies"}
+    />
+  );
+}
+
+/** The line from the rod: over the water to a float held at its top, under it to a bottom-end float. */
+function RodLine({ x, surface, view, evaluation }: { x: number; surface: number; view: View; evaluation: Evaluation }) {
+  const stop = evaluation.stop;
+  const y = Math.max(surface - 30, toPx(view, stop?.attachment_m ?? 0));
+  const from =
+    stop?.measured_to === "base"
+      ? `M0 ${surface + 3} C${x * 0.6} ${surface + 3} ${x - 20} ${surface + 6} ${x} ${y}`
+      : `M0 ${Math.max(8, surface - 90)} Q${x * 0.6} ${surface - 18} ${x} ${Math.min(y, surface - 4)}`;
+  return <path d={from} fill="none" stroke={colour("soft")} strokeWidth="1.3" />;
+}
+
+const START_PX = { mouse: 4, touch: 8 };
+
+/** A drag begins after a few pixels; a second finger, Escape or a lost pointer gives it up. */
+function useDrag(slide: Slide, view: View, onSelect: (id: string | null) => void) {
+  const drag = useRef<{ handle: Handle; y0: number; pxPerM: number; pointer: number; began: boolean } | null>(null);
+  const giveUp = () => {
+    if (drag.current?.began) slide.cancel();
+    drag.current = null;
+  };
+  return {
+    onPointerDown: (handle: Handle, e: PointerEvent<SVGGElement>) => {
+      if (drag.current) return giveUp();
+      if (e.button !== 0) return;
+      e.currentTarget.setPointerCapture(e.pointerId);
+      e.currentTarget.focus({ preventScroll: true });
+      onSelect(handle.id);
+      // The scale may change as the rig grows; a gesture keeps the one it began with.
+      drag.current = { handle, y0: e.clientY, pxPerM: view.pxPerM, pointer: e.pointerId, began: false };
+    },
+    onPointerMove: (e: PointerEvent<SVGGElement>) => {
+      const d = drag.current;
+      if (!d || d.pointer !== e.pointerId) return;
+      const up = d.y0 - e.clientY;
+      if (!d.began && Math.abs(up) < (e.pointerType === "touch" ? START_PX.touch : START_PX.mouse)) return;
+      if (!d.began) {
+        d.began = true;
+        slide.begin(d.handle);
+      }
+      slide.move(d.handle, up / d.pxPerM);
+    },
+    onPointerUp: (e: PointerEvent<SVGGElement>) => {
+      const d = drag.current;
+      if (!d || d.pointer !== e.pointerId) return;
+      drag.current = null;
+      if (d.began) slide.end();
+    },
+    onPointerCancel: giveUp,
+  };
+}

@@ -1,0 +1,61 @@
+import { Box, Flex, Heading } from "@chakra-ui/react";
+import { Keyboard, Settings2 } from "lucide-react";
+import { lazy, type ReactNode, Suspense, useState } from "react";
+import { NavLink } from "react-router";
+import { Button } from "./Button";
+
+const SettingsDialog = lazy(() => import("./SettingsDialog"));
+const KeysDialog = lazy(() => import("./KeysDialog"));
+
+type Props = { children?: ReactNode; keysOpen?: boolean; onKeys?: (open: boolean) => void };
+
+/** The bar: name, the screens there are, what the screen puts in it, settings. */
+export function Header({ children, keysOpen = false, onKeys }: Props) {
+  const [settings, setSettings] = useState(false);
+  return (
+    <Flex
+      as="header"
+      bg="bar"
+      color="onbar"
+      minH="13"
+      px={{ base: "3", md: "6" }}
+      py="1.5"
+      gap={{ base: "1", md: "3" }}
+      align="center"
+      wrap="wrap"
+    >
+      <Heading as="p" fontFamily="heading" fontSize="xl" fontWeight="bold" letterSpacing="-0.01em">
+        Brookwind
+      </Heading>
+      <Box as="nav" aria-label="Screens" ms={{ base: "1", md: "5" }}>
+        <NavLink to="/" className="bw-nav">
+          <Box as="span" borderBottomWidth="3px" borderColor="tip" pb="1" fontWeight="semibold">
+            Bench
+          </Box>
+        </NavLink>
+      </Box>
+      <Flex flex="1" gap="2" align="center" justify="flex-end" minW="0" wrap="wrap">
+        {children}
+        {onKeys && (
+          <Button
+            variant="bar"
+            size="icon"
+            aria-label="Keys"
+            title="Keys (?)"
+            onClick={() => onKeys(true)}
+            hideBelow="md"
+          >
+            <Keyboard />
+          </Button>
+        )}
+        <Button variant="bar" size="icon" aria-label="Settings" title="Settings" onClick={() => setSettings(true)}>
+          <Settings2 />
+        </Button>
+      </Flex>
+      <Suspense>
+        {settings && <SettingsDialog onClose={() => setSettings(false)} />}
+        {keysOpen && onKeys && <KeysDialog onClose={() => onKeys(false)} />}
+      </Suspense>
+    </Flex>
+  );
+}

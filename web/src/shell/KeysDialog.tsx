@@ -1,0 +1,24 @@
+import { Grid, Text } from "@chakra-ui/react";
+import { Fragment } from "react";
+import { KEYS } from "../bench/keys";
+import { Sheet } from "./Sheet";
+
+export default function KeysDialog({ onClose }: { onClose: () => void }) {
+  return (
+    <Sheet title="Keys on the bench" onClose={onClose}>
+      <Grid templateColumns="auto 1fr" gapX="5" gapY="2" alignItems="baseline">
+        {KEYS.map(([keys, does]) => (
+          <Fragment key={keys}>
+            <Text as="span" fontWeight="bold" whiteSpace="nowrap">
+              {keys}
+            </Text>
+            <Text as="span">{does}</Text>
+          </Fragment>
+        ))}
+      </Grid>
+      <Text mt="4" fontSize="sm" color="soft">
+        Letters and digits rest while you type in a field.
+      </Text>
+    </Sheet>
+  );
+}

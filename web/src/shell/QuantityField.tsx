@@ -1,0 +1,82 @@
+import { Box, Input } from "@chakra-ui/react";
+import { useEffect, useId, useState } from "react";
+import { forField, type Quantity, read } from "../units/quantity";
+import { useSettings } from "../units/settings";
+
+type Props = {
+  label: string;
+  /** Where a text that could not be read is kept over a reload. */
+  name: string;
+  value: number;
+  quantity: Quantity;
+  onChange: (value: number) => void;
+  hint?: string;
+  /** What the server said of this field. */
+  problem?: string;
+  unit?: string;
+};
+
+const unread = (name: string) => `brookwind.field.${name}`;
+
+/** A field for a length, temperature or plain number, typed as people write it. Bad text stays, with a sentence. */
+export function QuantityField({ label, name, value, quantity, onChange, hint, problem, unit }: Props) {
+  const id = useId();
+  const { units } = useSettings();
+  const shown = forField(value, quantity, units);
+  const [text, setText] = useState(() => sessionStorage.getItem(unread(name)) ?? shown);
+  const [touched, setTouched] = useState(() => sessionStorage.getItem(unread(name)) !== null);
+  const got = read(text, quantity, units);
+  const wrong = touched && !got.ok ? got.sentence : !touched ? problem : undefined;
+
+  useEffect(() => {
+    if (!touched) setText(shown);
+  }, [shown, touched]);
+
+  const take = () => {
+    if (!touched) return;
+    if (!got.ok) {
+      sessionStorage.setItem(unread(name), text);
+      return;
+    }
+    sessionStorage.removeItem(unread(name));
+    setTouched(false);
+    // Text that was not altered must not alter a value known more exactly than it is shown.
+    if (text !== shown) onChange(got.value);
+  };
+
+  const giveUp = () => {
+    sessionStorage.removeItem(unread(name));
+    setTouched(false);
+    setText(shown);
+  };
+
+  return (
+    <Box>
+      <label htmlFor={id} className="bw-label">
+        {label}
+      </label>
+      <Input
+        id={id}
+        value={text}
+        inputMode="text"
+        autoComplete="off"
+        aria-invalid={wrong ? true : undefined}
+        aria-describedby={wrong || hint ? `${id}-say` : undefined}
+        onChange={(e) => {
+          setText(e.currentTarget.value);
+          setTouched(true);
+        }}
+        onBlur={take}
+        onKeyDown={(e) => {
+          if (e.key === "Enter") take();
+          if (e.key === "Escape" && touched) giveUp();
+        }}
+      />
+      {(wrong || hint || unit) && (
+        <Box id={`${id}-say`} role={wrong ? "alert" : undefined} fontSize="sm" mt="1" color={wrong ? "float" : "soft"}>
+          {wrong ?? hint ?? unit}
+        </Box>
+      )}
+    </Box>
+  );
+}

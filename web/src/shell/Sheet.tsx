@@ -1,0 +1,26 @@
+import { Dialog, Portal } from "@chakra-ui/react";
+import { X } from "lucide-react";
+import type { ReactNode } from "react";
+import { Button } from "./Button";
+
+/** A dialog with a title and a way out; a sheet from below on a phone. */
+export function Sheet({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
+  return (
+    <Dialog.Root open onOpenChange={(d) => !d.open && onClose()}>
+      <Portal>
+        <Dialog.Backdrop />
+        <Dialog.Positioner>
+          <Dialog.Content>
+            <Dialog.Header>
+              <Dialog.Title>{title}</Dialog.Title>
+              <Button variant="quiet" size="icon" aria-label="Close" onClick={onClose}>
+                <X />
+              </Button>
+            </Dialog.Header>
+            <Dialog.Body>{children}</Dialog.Body>
+          </Dialog.Content>
+        </Dialog.Positioner>
+      </Portal>
+    </Dialog.Root>
+  );
+}

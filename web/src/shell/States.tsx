@@ -1,0 +1,49 @@
+import { Box, Heading, Text } from "@chakra-ui/react";
+import type { ReactNode } from "react";
+import { Refusal } from "../api/client";
+import { Button } from "./Button";
+import { Header } from "./Header";
+
+/** A whole page that has nothing to show yet: what, why, and what to do. */
+export function Notice({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <>
+      <Header />
+      <Box as="main" maxW="560px" mx="auto" mt="24" px="6" textAlign="center">
+        <svg width="96" height="64" viewBox="0 0 96 64" aria-hidden="true">
+          <path d="M0 36h96v28H0z" fill="var(--chakra-colors-shallow)" />
+          <path d="M47 8h2v24h-2z" fill="var(--chakra-colors-tip)" />
+          <path d="M48 28c6 6 6 14 0 24-6-10-6-18 0-24z" fill="var(--chakra-colors-body)" />
+        </svg>
+        <Heading as="h1" fontFamily="heading" fontSize="2xl" mt="4">
+          {title}
+        </Heading>
+        <Box mt="3" color="soft">
+          {children}
+        </Box>
+      </Box>
+    </>
+  );
+}
+
+export function Loading({ what }: { what: string }) {
+  return (
+    <Notice title="One moment">
+      <Text aria-live="polite">Fetching {what}.</Text>
+    </Notice>
+  );
+}
+
+export function Failed({ error, again }: { error: Error; again: () => void }) {
+  const offline = error instanceof Refusal && error.status === 0;
+  return (
+    <Notice title={offline ? "The server does not answer" : "That did not work"}>
+      <Text role="alert">
+        {offline ? "Start it again with “make demo” or “brookwind serve”. Nothing you entered is lost." : error.message}
+      </Text>
+      <Button mt="5" onClick={again}>
+        Try again
+      </Button>
+    </Notice>
+  );
+}

@@ -1,0 +1,124 @@
+/** Reading what people type and writing what they read. The one place where the web turns units. */
+
+export type Units = { depth: "m" | "ft"; line: "cm" | "in"; mass: "g" | "oz"; temperature: "C" | "F" };
+
+export const METRIC: Units = { depth: "m", line: "cm", mass: "g", temperature: "C" };
+export const IMPERIAL: Units = { depth: "ft", line: "in", mass: "oz", temperature: "F" };
+/** Depth in feet and floats in grams is normal. */
+export const MIXED: Units = { depth: "ft", line: "in", mass: "g", temperature: "C" };
+
+export type Quantity = "depth" | "line" | "tip" | "load" | "temperature" | "plain";
+export type Read = { ok: true; value: number } | { ok: false; sentence: string };
+
+export const FOOT_M = 0.3048;
+const INCH = 0.0254;
+const OUNCE = 0.028349523125;
+const TO_M: Record<string, number> = { m: 1, cm: 0.01, mm: 0.001, ft: FOOT_M, in: INCH };
+
+const tidy = (value: number, digits: number) => {
+  const text = value.toFixed(digits);
+  return Number(text) === 0 ? text.replace("-", "") : text;
+};
+
+export function feetAndInches(metres: number): string {
+  const inches = Math.round(Math.abs(metres) / INCH);
+  const sign = metres < 0 && inches > 0 ? "-" : "";
+  const feet = Math.floor(inches / 12);
+  return feet === 0 ? `${sign}${inches} in` : `${sign}${feet} ft ${inches % 12} in`;
+}
+
+/** A quantity with its unit, as a person would read it off their gear. */
+export function write(value: number, quantity: Quantity, units: Units): string {
+  switch (quantity) {
+    case "depth":
+      return units.depth === "ft" ? feetAndInches(value) : `${tidy(value, 2)} m`;
+    case "line":
+      if (units.line === "in")
+        return Math.abs(value) >= 6 * FOOT_M ? feetAndInches(value) : `${tidy(value / INCH, 1)} in`;
+      return Math.abs(value) >= 1 ? `${tidy(value, 2)} m` : `${tidy(value * 100, Math.abs(value) < 0.1 ? 1 : 0)} cm`;
+    case "tip":
+      return `${tidy(value * 1000, 1)} mm`;
+    case "load":
+      return units.mass === "oz" ? `${tidy(value / OUNCE, 3)} oz` : `${tidy(value * 1000, 2)} g`;
+    case "temperature":
+      return units.temperature === "F" ? `${tidy(value * 1.8 + 32, 1)} °F` : `${tidy(value, 1)} °C`;
+    case "plain":
+      return String(Math.round(value * 100) / 100);
+  }
+}
+
+const unitOf = (quantity: Quantity, units: Units): string =>
+  quantity === "depth" ? units.depth : quantity === "line" ? units.line : "mm";
+
+const EXAMPLES: Record<Quantity, string> = {
+  depth: "1.9 m, 190 cm or 6 ft 3",
+  line: "25 cm, 0.25 m or 10 in",
+  tip: "5 mm",
+  load: "1.2 g",
+  temperature: "16 °C or 61 °F",
+  plain: "35",
+};
+
+const NUMBER = String.raw`([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+))`;
+const SIMPLE = new RegExp(`^${NUMBER}\\s*([a-z°'"″′]*)$`);
+const FEET = new RegExp(`^${NUMBER}\\s*(?:ft|feet|foot|'|′)\\s*${NUMBER}\\s*(?:in|inch|inches|"|″)?$`);
+const NAMES: Record<string, string> = {
+  metre: "m", metres: "m", meter: "m", meters: "m", centimetres: "cm", millimetres: "mm",
+  feet: "ft", foot: "ft", "'": "ft", "′": "ft", inch: "in", inches: "in", '"': "in", "″": "in",
+}; // biome-ignore format: a small table
+
+const number = (text: string) => Number(text.replace(",", "."));
+
+function fail(text: string, what: string, quantity: Quantity): Read {
+  const start = text ? `“${text}” is not ${what}.` : `${what[0]?.toUpperCase()}${what.slice(1)} is missing.`;
+  return { ok: false, sentence: `${start} Write it like ${EXAMPLES[quantity]}.` };
+}
+
+/** Read what was typed into SI. A bare number takes the person's unit. */
+export function read(typed: string, quantity: Quantity, units: Units): Read {
+  const text = typed.trim().toLowerCase();
+  if (quantity === "temperature") return readTemperature(text, units);
+  if (quantity === "plain") {
+    const found = SIMPLE.exec(text);
+    return found?.[1] && !found[2] ? { ok: true, value: number(found[1]) } : fail(typed.trim(), "a number", quantity);
+  }
+  const both = FEET.exec(text);
+  if (both?.[1] && both[2]) {
+    const feet = number(both[1]);
+    const inches = number(both[2]);
+    if (inches < 0 || inches >= 12) return fail(typed.trim(), "a length in feet and inches", quantity);
+    return { ok: true, value: (feet < 0 ? -1 : 1) * (Math.abs(feet) * FOOT_M + inches * INCH) };
+  }
+  const found = SIMPLE.exec(text);
+  const scale = found && TO_M[NAMES[found[2] ?? ""] ?? (found[2] || unitOf(quantity, units))];
+  if (!found?.[1] || !scale) return fail(typed.trim(), "a length", quantity);
+  return { ok: true, value: number(found[1]) * scale };
+}
+
+function readTemperature(text: string, units: Units): Read {
+  const found = SIMPLE.exec(text);
+  const unit = (found?.[2] || units.temperature.toLowerCase()).replace("°", "");
+  if (!found?.[1] || (unit !== "c" && unit !== "f")) return fail(text, "a temperature", "temperature");
+  const value = number(found[1]);
+  return { ok: true, value: unit === "f" ? (value - 32) / 1.8 : value };
+}
+
+/** Text for an input field: short, and read back to the same value. */
+export function forField(value: number, quantity: Quantity, units: Units): string {
+  if (quantity === "line" && units.line === "cm") return `${tidy(value * 100, 1).replace(/\.0$/, "")} cm`;
+  return write(value, quantity, units)
+    .replace(/(\.\d*?)0+(?=\s)/, "$1")
+    .replace(/\.(?=\s)/, "");
+}
+
+/** Fill the figures of a sentence in the person's units. */
+export function say(
+  sentence: string,
+  figures: Record<string, { value: number; quantity: "depth" | "line" | "tip" | "load" }>,
+  units: Units,
+): string {
+  return sentence.replace(/\{(\w+)\}/g, (whole, name: string) => {
+    const figure = figures[name];
+    return figure ? write(figure.value, figure.quantity, units) : whole;
+  });
+}

@@ -1,0 +1,43 @@
+import { useSyncExternalStore } from "react";
+import { METRIC, type Units } from "./quantity";
+import type { Vocabulary } from "./vocabulary";
+
+export type Theme = "paper" | "dusk" | "glare";
+export type Settings = { units: Units; vocabulary: Vocabulary; theme: Theme };
+
+const KEY = "brookwind.settings";
+const DEFAULTS: Settings = { units: METRIC, vocabulary: "uk", theme: "paper" };
+
+let current: Settings = load();
+const listeners = new Set<() => void>();
+
+function load(): Settings {
+  try {
+    return { ...DEFAULTS, ...JSON.parse(localStorage.getItem(KEY) ?? "{}") };
+  } catch {
+    // A damaged or forbidden store must not keep anyone from fishing.
+    return DEFAULTS;
+  }
+}
+
+export function applyTheme(): void {
+  document.documentElement.dataset.theme = current.theme;
+}
+
+export function changeSettings(change: Partial<Settings>): void {
+  current = { ...current, ...change };
+  try {
+    localStorage.setItem(KEY, JSON.stringify(current));
+  } catch {
+    // Kept for this visit only.
+  }
+  applyTheme();
+  for (const tell of listeners) tell();
+}
+
+const subscribe = (tell: () => void) => {
+  listeners.add(tell);
+  return () => listeners.delete(tell);
+};
+
+export const useSettings = (): Settings => useSyncExternalStore(subscribe, () => current);
