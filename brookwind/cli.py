@@ -148,9 +148,9 @@ def demo(
 ) -> None:
     """Serve the application with the demo scenario, in a database of its own."""
     from brookwind.demo.load import load_demo
-    from brookwind.store.database import database_path, open_database
+    from brookwind.store.database import demo_database_path, open_database
 
-    path = database_path("demo.db")
+    path = demo_database_path()
     if fresh:
         for leftover in path.parent.glob(f"{path.name}*"):
             leftover.unlink()

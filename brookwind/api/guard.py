@@ -14,7 +14,8 @@ _EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='"
 
 HEADERS = {
     "content-security-policy": (
-        f"default-src 'none'; script-src 'self'; style-src 'self' {_EMPTY_STYLE}; img-src 'self' data:; font-src 'self'; "
+        f"default-src 'none'; script-src 'self'; style-src 'self' {_EMPTY_STYLE}; "
+        "img-src 'self' data:; font-src 'self'; "
         "connect-src 'self'; manifest-src 'self'; base-uri 'none'; form-action 'none'; frame-ancestors 'none'"
     ),
     "x-content-type-options": "nosniff",

@@ -16,7 +16,8 @@ from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.frozen import Frozen
 from brookwind.core.handles import LEAST_GAP_M, handles
 from brookwind.core.rig.components import Bait, Float, Hook, Shot
-from brookwind.core.rig.document import Aim, Rig
+from brookwind.core.rig.document import Rig
+from brookwind.core.rig.families import usual_aim
 from brookwind.core.rig.gear import BAIT_KIND, HOOK_SIZE, SPECIES_BY_ID
 from brookwind.core.rig.threading import free_id, hooklength_join_m, thread_on
 
@@ -198,9 +199,7 @@ def _change_species(rig: Rig, species_id: str) -> Rig:
         raise NotUnderstood.one(
             "species", f"There is no fish {species_id!r}.", f"Use one of {', '.join(SPECIES_BY_ID)}.", ("species",)
         )
-    depth = rig.water.depth_m
-    bait_m = min(species.bait_m, 0.7 * depth) if species.bait_from == "surface" else min(species.bait_m, 0.5 * depth)
-    aim = Aim(tip_m=rig.aim.tip_m, bait_from=species.bait_from, bait_m=bait_m)
+    aim = usual_aim(species, rig.water.depth_m, rig.aim.tip_m)
     changed = rig.replace_components(rig.components, aim=aim, species=species.id)
     return _change_hook(_change_bait(changed, species.bait), species.hook_size)
 

@@ -16,12 +16,18 @@ from sqlmodel import Session, create_engine
 _MIGRATIONS = Path(__file__).parent / "migrations"
 
 
-def database_path(name: str = "brookwind.db") -> Path:
-    """`BROOKWIND_DB` if set, else a file in the platform's data folder.
+def database_path() -> Path:
+    """The person's own database: `BROOKWIND_DB` if set, else a file in the platform's data folder."""
+    return _path("BROOKWIND_DB", "brookwind.db")
 
-    name: file name in that folder.
-    """
-    told = os.environ.get("BROOKWIND_DB")
+
+def demo_database_path() -> Path:
+    """The demo's database, never the person's own: `BROOKWIND_DEMO_DB` if set, else beside it in the data folder."""
+    return _path("BROOKWIND_DEMO_DB", "demo.db")
+
+
+def _path(variable: str, name: str) -> Path:
+    told = os.environ.get(variable)
     return Path(told).expanduser() if told else user_data_path("brookwind", appauthor=False) / name
 
 

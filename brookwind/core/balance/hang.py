@@ -155,8 +155,8 @@ def lay_out(hanging: Hanging, attachment_m: float, depth_m: float) -> Laid:
                 laid.path.append((resting_from, depth_m))
             depth = depth_m
         else:
-            # A stretch that rises after resting is held by the bed, not by the float.
-            depth += step
+            # What floats rises no further than the surface.
+            depth = max(depth + step, 0.0) if step < 0.0 else depth + step
         laid.path.append((low, depth))
     laid.hook_depth_m, laid.bed_from_m = depth, resting_from
     _share_out(hanging, laid, depth_m, resting)

@@ -11,7 +11,7 @@ from pydantic import Field
 from brookwind.core.balance.choose import Choice, choose_pieces
 from brookwind.core.balance.hang import hanging, lay_out
 from brookwind.core.balance.heavy_first import Heavy, heavy_options, strip_heavy, with_heavy
-from brookwind.core.balance.patterns import DROPPER_SHARE_MOST, PATTERN, Grain, Pattern, span_for
+from brookwind.core.balance.patterns import DROPPER_SHARE_MOST, PATTERN, Grain, Pattern, Placed, span_for
 from brookwind.core.balance.settle import attachment_depth_m, settle
 from brookwind.core.balance.stock import ShotStock, Stock
 from brookwind.core.balance.target import Target, target_for
@@ -19,6 +19,7 @@ from brookwind.core.depth.stop import set_stop, setting_for, stop_setting
 from brookwind.core.errors import Infeasible, NotUnderstood
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg, submerged_weight_n
+from brookwind.core.handles import LEAST_GAP_M
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.threading import free_id, hooklength_join_m, is_free_shot, take_off, thread_on
@@ -202,7 +203,9 @@ def _finish(
     grains = [Grain(shot[i].mass_kg, shot[i].density_kg_m3) for i in order]
     rig = base.model_copy(update={"pattern": pattern.id})
     if grains:
-        for i, (role, position) in zip(order, pattern.place(grains, len(scheme.droppers), span), strict=True):
+        placed = pattern.place(grains, len(scheme.droppers), span)
+        _check_room(placed, base.setting_m)
+        for i, (role, position) in zip(order, placed, strict=True):
             s = shot[i]
             rig = thread_on(
                 rig,
@@ -233,6 +236,17 @@ def _finish(
         taken=tuple(taken),
         proved=choice.proved,
     )
+
+
+def _check_room(placed: Placed, setting_m: float) -> None:
+    top = max(position for _, position in placed)
+    if top > setting_m - LEAST_GAP_M:
+        raise Infeasible.one(
+            "no-room",
+            f"The shot would reach {top * 100:.0f} cm up a line that is {setting_m * 100:.0f} cm long below the float.",
+            "Take a smaller float, fewer pieces, or fish deeper.",
+            ("components",),
+        )
 
 
 def _summary(taken: list[Taken]) -> str:

@@ -75,6 +75,13 @@ def setting_for(rig: Rig, body: FloatBody, immersion_m: float, water_kg_m3: floa
     hung = hanging(rig, water_kg_m3)
     attachment = attachment_depth_m(body, immersion_m, hung.stop_above_m)
     straight = lay_out(hung, attachment, float("inf"))
+    if straight.hook_depth_m <= 0.0:
+        raise OutOfRange.one(
+            "bait-floats-up",
+            "The bait lifts the line up to the surface.",
+            "Pinch more weight near the hook, or take a bait that floats less.",
+            ("components",),
+        )
     extra = attachment + hung.setting_m - straight.hook_depth_m
     setting = wanted_hook_depth_m(rig.water, rig.aim) - attachment + extra
     if setting < LEAST_SETTING_M:
@@ -91,7 +98,7 @@ def stop_setting(rig: Rig, settled: Settled | None = None) -> StopSetting:
     """Where the stop should go for the rig as it is weighted now.
 
     The float's immersion at the new setting is found by setting the stop and settling again; it changes only by the
-    weight of a little line, so three rounds are plenty.
+    weight of a little line, so few rounds are needed.
 
     rig: the rig.
     settled: the rig at rest, if already known.
@@ -99,10 +106,10 @@ def stop_setting(rig: Rig, settled: Settled | None = None) -> StopSetting:
     """
     now = settled or settle(rig)
     wanted, immersion = rig.setting_m, now.immersion_m
-    for _ in range(3):
+    for _ in range(8):
         wanted = setting_for(rig, now.body, immersion, now.water_kg_m3)
         again = settle(set_stop(rig, wanted)).immersion_m
-        if abs(again - immersion) < 1e-7:
+        if abs(again - immersion) < 1e-9:
             break
         immersion = again
     attachment = attachment_depth_m(now.body, immersion, now.hanging.stop_above_m)

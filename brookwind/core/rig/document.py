@@ -100,8 +100,12 @@ class Rig(Frozen):
 
         components: the new components, in threading order.
         changes: other fields of the rig to set.
+        Raises: BrookwindError when they cannot be threaded so.
         """
-        return Rig(**{**dict(self), **changes, "components": components})
+        try:
+            return Rig(**{**dict(self), **changes, "components": components})
+        except ValidationError as error:
+            raise from_validation(error) from error
 
 
 def _check_version(version: object) -> None:

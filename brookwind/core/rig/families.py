@@ -180,7 +180,7 @@ def new_rig(
         type=family.float_type, capacity_kg=family.capacity_kg, label=f"{family.capacity_kg * 1000:g} g"
     )
     kind: FloatType = _found(FLOAT_TYPE, float_spec.type, "float type")
-    aim = usual_aim(kind, water, species)
+    aim = usual_aim(species, water.depth_m, kind.usual_tip_m)
     reach = aim.bait_m if aim.bait_from == "surface" else water.depth_m
     join = min(family.hooklength_m, 0.3 * reach)
     return Rig(
@@ -195,13 +195,20 @@ def new_rig(
     )
 
 
-def usual_aim(kind: FloatType, water: Water, species: Species) -> Aim:
+def usual_aim(species: Species, depth_m: float, tip_m: float) -> Aim:
+    """Where a fish is usually sought, brought into the depth there is.
+
+    species: the fish.
+    depth_m: depth of the water. [m]
+    tip_m: tip wanted. [m]
+    Source: the species' editable defaults; shallower than they suppose, the upper 70 % or the lower tenth.
+    """
     bait_m = species.bait_m
     if species.bait_from == "surface":
-        bait_m = min(bait_m, 0.7 * water.depth_m)
-    elif bait_m >= 0.5 * water.depth_m:
-        bait_m = 0.1 * water.depth_m
-    return Aim(tip_m=kind.usual_tip_m, bait_from=species.bait_from, bait_m=bait_m)
+        bait_m = min(bait_m, 0.7 * depth_m)
+    elif bait_m >= 0.5 * depth_m:
+        bait_m = 0.1 * depth_m
+    return Aim(tip_m=tip_m, bait_from=species.bait_from, bait_m=bait_m)
 
 
 def _found(table: Mapping[str, T], key: str, what: str) -> T:

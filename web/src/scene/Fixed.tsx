@@ -93,7 +93,9 @@ function Bracket(props: { rig: Rig; evaluation: Evaluation; x: number; hookY: nu
   const metres = fromSurface ? rig.water.depth_m - evaluation.hook_height_m : evaluation.hook_height_m;
   const far = Math.abs(end - hookY);
   const middle = far > 40 ? (end + hookY) / 2 : Math.min(end, hookY) - 12;
-  const text = fromSurface ? `${write(metres, "line", units)} down` : `${write(metres, "line", units)} off bed`;
+  // On a narrow drawing the words would cover the ruler.
+  const long = x > 120;
+  const text = !long ? write(metres, "line", units) : fromSurface ? `${write(metres, "line", units)} down` : `${write(metres, "line", units)} off bed`;
   return (
     <g>
       <path

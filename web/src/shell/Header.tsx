@@ -34,7 +34,7 @@ export function Header({ children, keysOpen = false, onKeys }: Props) {
           </Box>
         </NavLink>
       </Box>
-      <Flex flex="1" gap="2" align="center" justify="flex-end" minW="0" wrap="wrap">
+      <Flex flex="1" gap={{ base: "0", md: "2" }} align="center" justify="flex-end" minW="0" wrap="wrap">
         {children}
         {onKeys && (
           <Button

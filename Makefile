@@ -1,0 +1,96 @@
+# `make demo` and `make test` do everything on a machine with Python 3.11, Node 20 and apt.
+SHELL := /bin/bash
+PYTHON ?= python3
+BIN := .venv/bin
+PORT ?= 8750
+export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD = 1
+export PIP_DISABLE_PIP_VERSION_CHECK = 1
+export npm_config_fund = false
+export npm_config_audit = false
+export npm_config_update_notifier = false
+
+WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts web/tsconfig.json
+
+.PHONY: demo dev test lint types unit web-unit browser bench screenshots fmt lock build schema clean
+
+demo: .stamps/runtime build ## serve the demo scenario at one printed address
+	$(BIN)/brookwind demo --port $(PORT)
+
+dev: .stamps/dev .stamps/web ## reload both sides: API on 8750, pages on 5173
+	trap 'kill 0' EXIT; $(BIN)/uvicorn --factory brookwind.api.development:make_dev_app --reload --port 8750 & \
+	cd web && npx vite --host 127.0.0.1
+
+test: lint types unit ## everything that must hold
+	@echo "All of it holds."
+
+lint: .stamps/dev .stamps/web
+	$(BIN)/ruff check .
+	$(BIN)/ruff format --check .
+	$(BIN)/lint-imports --no-cache
+	cd web && npx biome check .
+
+types: .stamps/dev .stamps/web schema-fresh
+	$(BIN)/mypy
+	cd web && npx tsc --noEmit
+
+.PHONY: schema-fresh
+schema-fresh: .stamps/dev .stamps/web
+	@mkdir -p .stamps && $(BIN)/python scripts/openapi.py > .stamps/openapi.json \
+	&& cd web && npx openapi-typescript ../.stamps/openapi.json -o ../.stamps/schema.d.ts > /dev/null \
+	&& diff -q ../.stamps/schema.d.ts src/api/schema.d.ts > /dev/null \
+	|| { echo "web/src/api/schema.d.ts is stale: run 'make schema' and commit it."; exit 1; }
+
+schema: .stamps/dev .stamps/web ## make the web's types anew from the API
+	@mkdir -p .stamps && $(BIN)/python scripts/openapi.py > .stamps/openapi.json
+	cd web && npx openapi-typescript ../.stamps/openapi.json -o src/api/schema.d.ts
+
+unit: .stamps/dev build chromium web-unit
+	$(BIN)/python -m pytest
+
+web-unit: .stamps/web
+	cd web && npx vitest run --reporter=dot
+
+bench: .stamps/dev build ## benchmarks; medians are what counts
+	$(BIN)/python -m pytest benchmarks --benchmark-only --benchmark-columns=median,iqr,rounds -p no:randomly
+	$(BIN)/python benchmarks/process.py
+
+screenshots: .stamps/dev build chromium ## refresh docs/screenshots from the demo data
+	$(BIN)/python scripts/screenshots.py
+
+fmt: .stamps/dev .stamps/web
+	$(BIN)/ruff check --fix --quiet . ; $(BIN)/ruff format .
+	cd web && npx biome check --write .
+
+lock: .stamps/dev ## resolve the Python locks again
+	cd requirements && for name in runtime dev; do ../$(BIN)/pip-compile --quiet --generate-hashes --no-emit-index-url \
+	--no-emit-find-links --strip-extras --allow-unsafe --output-file $$name.lock $$name.in; done
+
+build: brookwind/static/index.html
+
+brookwind/static/index.html: .stamps/web $(WEB_SOURCES)
+	cd web && npx vite build --logLevel warn
+	@touch $@
+
+.stamps/runtime: requirements/runtime.lock pyproject.toml
+	@$(PYTHON) -c 'import sys; sys.exit(sys.version_info[:2] != (3, 11))' || { echo "Python 3.11 is needed: make PYTHON=/path/to/python3.11"; exit 1; }
+	test -d .venv || $(PYTHON) -m venv .venv
+	$(BIN)/pip install --quiet --require-hashes -r requirements/runtime.lock
+	$(BIN)/pip install --quiet --no-build-isolation --no-deps --editable .
+	@mkdir -p .stamps && touch $@
+
+.stamps/dev: .stamps/runtime requirements/dev.lock
+	$(BIN)/pip install --quiet --require-hashes -r requirements/dev.lock
+	@mkdir -p .stamps && touch $@
+
+.stamps/web: web/package-lock.json web/package.json
+	cd web && npm ci --silent
+	@mkdir -p .stamps && touch $@
+
+.PHONY: chromium
+chromium:
+	@command -v chromium > /dev/null || { \
+	  sudo=$$([ "$$(id -u)" = 0 ] || echo sudo); \
+	  $$sudo apt-get update -qq && $$sudo apt-get install -y -qq chromium > /dev/null; }
+
+clean:
+	rm -rf .stamps .venv web/node_modules brookwind/static

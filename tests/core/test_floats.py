@@ -1,0 +1,132 @@
+"""Float bodies: capacity, immersion both ways, sea and fresh water, standing."""
+
+from __future__ import annotations
+
+from math import isclose, pi
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from brookwind.core.errors import BrookwindError, OutOfRange
+from brookwind.core.floats.body import float_body
+from brookwind.core.floats.immersion import (
+    immersion_at_load_m,
+    load_at_immersion_n,
+    sinking_load_n,
+    tip_per_newton_m,
+)
+from brookwind.core.floats.spec import FloatSpec
+from brookwind.core.floats.standing import least_standing_load_n
+from brookwind.core.floats.types import FLOAT_TYPE, FLOAT_TYPES
+from brookwind.core.gravity import G_M_S2, LABEL_WATER_KG_M3, lead_mass_kg
+from brookwind.core.water.density import water_density_kg_m3
+
+USUAL = [(t.id, c) for t in FLOAT_TYPES for c in (0.5 * t.at_kg, t.at_kg, 2.5 * t.at_kg)]
+
+
+@pytest.mark.parametrize(("kind", "capacity"), USUAL)
+def test_label_load_sets_the_float_to_its_design_waterline(kind: str, capacity: float) -> None:
+    body = float_body(FloatSpec(type=kind, capacity_kg=capacity))
+    load = load_at_immersion_n(body, body.length_m - body.design_tip_m, LABEL_WATER_KG_M3)
+    assert lead_mass_kg(load, LABEL_WATER_KG_M3) == pytest.approx(capacity, rel=1e-8)
+    assert body.capacity_kg == pytest.approx(capacity, rel=1e-8)
+
+
+@given(
+    kind=st.sampled_from([t.id for t in FLOAT_TYPES]),
+    grow=st.floats(0.4, 4),
+    share=st.floats(0.02, 1),
+    salinity=st.floats(0, 36),
+)
+def test_immersion_and_load_are_inverse(kind: str, grow: float, share: float, salinity: float) -> None:
+    body = float_body(FloatSpec(type=kind, capacity_kg=grow * FLOAT_TYPE[kind].at_kg))
+    water = water_density_kg_m3(14.0, salinity)
+    z = share * body.length_m
+    assert isclose(
+        immersion_at_load_m(body, load_at_immersion_n(body, z, water), water) or 0.0, z, rel_tol=1e-9, abs_tol=1e-9
+    )
+
+
+def test_straight_tube_sinks_by_load_over_area() -> None:
+    # A plain tube's tip falls by dP / (rho g pi d^2 / 4), the cylinder's closed form.
+    body = float_body(FloatSpec(type="straight-waggler", capacity_kg=0.0012))
+    z, water = 0.6 * body.length_m, 1000.0
+    area = pi * (body.dimensions.body_diameter_m / 2) ** 2
+    more = load_at_immersion_n(body, z, water) + 1e-4
+    assert (immersion_at_load_m(body, more, water) or 0) - z == pytest.approx(1e-4 / (water * G_M_S2 * area), rel=1e-9)
+    assert tip_per_newton_m(body, z, water) == pytest.approx(1 / (water * G_M_S2 * area), rel=1e-12)
+
+
+def test_sea_water_adds_the_density_ratio_on_the_whole_volume() -> None:
+    body = float_body(FloatSpec(type="cigar-slider", capacity_kg=0.015))
+    fresh, sea = water_density_kg_m3(15.0), water_density_kg_m3(15.0, 35.0)
+    z = body.length_m - 0.025
+    gain = load_at_immersion_n(body, z, sea) - load_at_immersion_n(body, z, fresh)
+    assert gain == pytest.approx((sea - fresh) * G_M_S2 * body.profile.volume_below_m3(z), rel=1e-12)
+    # Handbook: about 4 % of the load on wagglers and sea floats, several millimetres of tip.
+    assert 0.03 < gain / load_at_immersion_n(body, z, fresh) < 0.05
+    load = load_at_immersion_n(body, z, fresh)
+    assert z - (immersion_at_load_m(body, load, sea) or 0) > 0.005
+
+
+def test_overload_sinks_and_says_so_with_none() -> None:
+    body = float_body(FloatSpec(type="pole-slim", capacity_kg=0.0004))
+    limit = sinking_load_n(body, 1000.0)
+    assert immersion_at_load_m(body, limit, 1000.0) == pytest.approx(body.length_m)
+    assert immersion_at_load_m(body, 1.0001 * limit, 1000.0) is None
+
+
+def test_plain_waggler_stands_from_some_two_fifths_of_its_load() -> None:
+    # Handbook 5.10: a plain straight waggler lies almost flat until some 40 % of its load hangs on it.
+    body = float_body(FloatSpec(type="straight-waggler", capacity_kg=0.0012))
+    assert 0.25 < lead_mass_kg(least_standing_load_n(body, 1000.0), 1000.0) / 0.0012 < 0.5
+
+
+def test_built_in_load_weighs_as_it_should() -> None:
+    plain = float_body(FloatSpec(type="bodied-waggler", capacity_kg=0.003))
+    loaded = float_body(FloatSpec(type="bodied-waggler", capacity_kg=0.001, built_in_kg=0.002))
+    assert loaded.mass_kg > plain.mass_kg + 0.0015
+    assert loaded.centre_of_mass_m < plain.centre_of_mass_m
+    assert least_standing_load_n(loaded, 1000.0) < least_standing_load_n(plain, 1000.0)
+
+
+def test_measures_beat_the_label_when_they_say_all() -> None:
+    guessed = float_body(FloatSpec(type="pole-body-up", capacity_kg=0.0005))
+    d = guessed.dimensions
+    spec = FloatSpec(
+        type="pole-body-up",
+        capacity_kg=0.0005,
+        own_mass_kg=guessed.mass_kg + 0.0001,
+        stem_length_m=d.stem_length_m,
+        stem_diameter_m=d.stem_diameter_m,
+        body_length_m=d.body_length_m,
+        body_diameter_m=d.body_diameter_m,
+        tip_length_m=d.tip_length_m,
+        tip_diameter_m=d.tip_diameter_m,
+    )
+    measured = float_body(spec)
+    # A tenth of a gram heavier carries that much less, and lead weighs 1 - rho/11340 of itself under water.
+    assert measured.capacity_kg == pytest.approx(0.0005 - 0.0001 / (1 - LABEL_WATER_KG_M3 / 11340), rel=1e-6)
+    assert measured.guessed == ()
+
+
+@pytest.mark.parametrize(
+    ("fields", "code"),
+    [
+        ({"own_mass_kg": 0.03, "body_diameter_m": 0.006}, "float-too-heavy"),
+        ({"body_diameter_m": 0.001, "tip_diameter_m": 0.001, "stem_diameter_m": 0.001}, "float-too-small"),
+        ({"tip_diameter_m": 0.02, "stem_diameter_m": 0.02}, "float-too-thick"),
+        ({"type": "bananas"}, "float-type"),
+    ],
+)
+def test_impossible_floats_are_refused(fields: dict[str, object], code: str) -> None:
+    with pytest.raises(BrookwindError) as refused:
+        float_body(FloatSpec.model_validate({"type": "bodied-waggler", "capacity_kg": 0.003, **fields}))
+    assert refused.value.problems[0].code == code
+
+
+@pytest.mark.parametrize(("temperature", "salinity"), [(-3, 0), (41, 0), (10, -1), (10, 43)])
+def test_water_that_is_not_fished_is_refused(temperature: float, salinity: float) -> None:
+    with pytest.raises(OutOfRange):
+        water_density_kg_m3(temperature, salinity)
