@@ -27,7 +27,7 @@ lint: .stamps/dev .stamps/web
 	$(BIN)/ruff check .
 	$(BIN)/ruff format --check .
 	$(BIN)/lint-imports --no-cache
-	cd web && npx biome check .
+	cd web && npm run --silent lint
 
 types: .stamps/dev .stamps/web schema-fresh
 	$(BIN)/mypy
@@ -59,7 +59,7 @@ screenshots: .stamps/dev build chromium ## refresh docs/screenshots from the dem
 
 fmt: .stamps/dev .stamps/web
 	$(BIN)/ruff check --fix --quiet . ; $(BIN)/ruff format .
-	cd web && npx biome check --write .
+	cd web && npm run --silent fmt
 
 lock: .stamps/dev ## resolve the Python locks again
 	cd requirements && for name in runtime dev; do ../$(BIN)/pip-compile --quiet --generate-hashes --no-emit-index-url \

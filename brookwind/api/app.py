@@ -7,6 +7,7 @@ from pathlib import Path
 from fastapi import FastAPI
 from fastapi.responses import FileResponse, PlainTextResponse, Response
 from sqlalchemy import Engine
+from starlette.convertors import Convertor, register_url_convertor
 from starlette.middleware.gzip import GZipMiddleware
 from starlette.middleware.trustedhost import TrustedHostMiddleware
 
@@ -14,10 +15,23 @@ from brookwind import __version__
 from brookwind.api import problems
 from brookwind.api.guard import Guard
 from brookwind.api.routers import compute, records, rigs
-from brookwind.core.errors import Problem
 
 STATIC = Path(__file__).parent.parent / "static"
-NO_CALL = Problem(code="http-404", message="There is no such call.")
+
+
+class _PageConvertor(Convertor[str]):
+    """Addresses of pages: everything but the calls, so that a call used wrongly is told so."""
+
+    regex = "(?!api(?:/|$)).*"
+
+    def convert(self, value: str) -> str:
+        return value
+
+    def to_string(self, value: str) -> str:
+        return value
+
+
+register_url_convertor("page", _PageConvertor())
 LOCAL_HOSTS = ("127.0.0.1", "localhost", "[::1]", "testserver")
 
 
@@ -34,7 +48,7 @@ def make_app(engine: Engine, hosts: tuple[str, ...] = LOCAL_HOSTS, static: Path 
         docs_url=None,
         redoc_url=None,
         openapi_url="/api/openapi.json",
-        responses={422: {"model": problems.ProblemDocument}},
+        responses=problems.REFUSALS,
         separate_input_output_schemas=False,
     )
     app.state.engine = engine
@@ -51,11 +65,9 @@ def make_app(engine: Engine, hosts: tuple[str, ...] = LOCAL_HOSTS, static: Path 
 def _serve_pages(app: FastAPI, static: Path) -> None:
     root = static.resolve()
 
-    @app.get("/{path:path}", include_in_schema=False)
+    @app.get("/{path:page}", include_in_schema=False)
     def page(path: str) -> Response:
         """A built file, or the one page for every address of the application."""
-        if path.startswith("api/"):
-            return problems.answer(404, "Not there", (NO_CALL,))
         wanted = (root / path).resolve()
         if path and wanted.is_file() and wanted.is_relative_to(root):
             # Built files carry a hash of their content in their name.

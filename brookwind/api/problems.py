@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+from typing import Any
+
 import structlog
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
@@ -12,6 +14,8 @@ from starlette.exceptions import HTTPException
 from brookwind.core.errors import BrookwindError, Problem
 from brookwind.core.rig.refusals import from_validation
 from brookwind.store.repositories import NotKept, Stale, Taken
+
+MEDIA = "application/problem+json"
 
 _STATUS: dict[type[BrookwindError], tuple[int, str]] = {
     NotKept: (404, "Not there"),
@@ -44,14 +48,48 @@ def answer(status: int, title: str, problems: tuple[Problem, ...]) -> JSONRespon
         detail=" ".join(p.sentence() for p in problems[:3]),
         errors=list(problems[:20]),
     )
-    return JSONResponse(document.model_dump(), status_code=status, media_type="application/problem+json")
+    return JSONResponse(document.model_dump(), status_code=status, media_type=MEDIA)
 
 
-def install(app: FastAPI) -> None:
-    """Teach an application to answer with problem documents.
+_PLAIN = {400: "What was sent is not readable as UTF-8 text.", 404: "There is nothing at this address."}
+
+REFUSALS: dict[int | str, dict[str, Any]] = {
+    status: {"model": ProblemDocument, "description": title}
+    for status, title in {
+        400: "Not readable",
+        404: "Not there",
+        409: "Saved elsewhere, or already there",
+        413: "Too long",
+        422: "Cannot be done so",
+    }.items()
+}
+
+
+def publish_as_problems(app: FastAPI) -> None:
+    """Say in the OpenAPI document that refusals are `application/problem+json`, which the framework cannot be told.
 
     app: the application.
     """
+    made = app.openapi
+
+    def openapi() -> dict[str, Any]:
+        if app.openapi_schema is None:
+            for operations in made()["paths"].values():
+                for operation in operations.values():
+                    for status, response in operation["responses"].items():
+                        if int(status) >= 400 and "application/json" in response.get("content", {}):
+                            response["content"] = {MEDIA: response["content"].pop("application/json")}
+        return app.openapi_schema or made()
+
+    app.openapi = openapi  # type: ignore[method-assign]
+
+
+def install(app: FastAPI) -> None:
+    """Teach an application to answer with problem documents, and to publish that it does.
+
+    app: the application.
+    """
+    publish_as_problems(app)
 
     @app.exception_handler(BrookwindError)
     async def _refused(_: Request, error: BrookwindError) -> JSONResponse:
@@ -64,8 +102,10 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(HTTPException)
     async def _plain(_: Request, error: HTTPException) -> JSONResponse:
-        sentence = "There is nothing at this address." if error.status_code == 404 else f"{error.detail}."
-        return answer(error.status_code, "Not done", (Problem(code=f"http-{error.status_code}", message=sentence),))
+        sentence = _PLAIN.get(error.status_code, f"{str(error.detail).rstrip('.')}.")
+        told = answer(error.status_code, "Not done", (Problem(code=f"http-{error.status_code}", message=sentence),))
+        told.headers.update(error.headers or {})
+        return told
 
     @app.exception_handler(Exception)
     async def _fault(request: Request, error: Exception) -> JSONResponse:
