@@ -18,6 +18,8 @@ _COMPARISONS = {
 }
 
 
+_UNITS = {"_kg_m3": " kg/m³", "_kg": " kg", "_m": " m", "_c": " °C", "_n": " N"}
+
 _SENTENCES = {
     "missing": ("{name} is missing.", "Enter it."),
     "finite_number": ("{name} is not a finite number.", "Enter an ordinary number."),
@@ -67,16 +69,21 @@ def _field_name(path: tuple[PathPart, ...]) -> str:
         return "The document"
     # Units belong to names in code, not to a sentence.
     last = names[-1]
-    for suffix in ("_kg_m3", "_kg", "_m", "_c", "_n"):
+    for suffix in _UNITS:
         last = last.removesuffix(suffix)
     return last.replace("_", " ").capitalize()
+
+
+def _unit(field: PathPart) -> str:
+    return next((unit for suffix, unit in _UNITS.items() if str(field).endswith(suffix)), "")
 
 
 def _words(kind: str, context: dict[str, Any], record: dict[str, Any], name: str) -> tuple[str, str]:
     got = _short(record.get("input"))
     if kind in _COMPARISONS:
         key, words = _COMPARISONS[kind]
-        return f"{name} is {got}.", f"It must be {words} {context[key]:g}."
+        unit = _unit(record["loc"][-1])
+        return f"{name} is {got}{unit}.", f"It must be {words} {context[key]:g}{unit}."
     if kind in _SENTENCES:
         message, remedy = _SENTENCES[kind]
         given = {**context, "name": name, "got": got, "msg": record["msg"]}

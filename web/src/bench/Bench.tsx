@@ -22,6 +22,7 @@ import { useEvaluation } from "./useEvaluation";
 import { Verdict } from "./Verdict";
 
 const RigsDialog = lazy(() => import("./RigsDialog"));
+const NewRig = lazy(() => import("./NewRig"));
 
 type Props = {
   kept: KeptRig;
@@ -47,7 +48,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   );
   const [selected, setSelected] = useState<string | null>(null);
   const [metal, setMetal] = useState<string | null>(null);
-  const [rigs, setRigs] = useState(false);
+  const [sheet, setSheet] = useState<"rigs" | "new" | null>(null);
   const [keys, setKeys] = useState(false);
   const [pinned, setPinned] = useState<Evaluation | null>(null);
   const spoken = useRef<HTMLDivElement>(null);
@@ -104,7 +105,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
         </Button>
         <Button
           variant="bar"
-          onClick={() => setRigs(true)}
+          onClick={() => setSheet("rigs")}
           title="Open, start or copy a rig"
           aria-label={`Rigs; on the bench: ${rig.name}`}
           maxW="72"
@@ -204,7 +205,16 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
         {evaluation ? `Tip ${write(evaluation.afloat.tip_m, "tip", units)}` : ""}
       </div>
       <Suspense>
-        {rigs && <RigsDialog rig={rig} bench={bench} catalogue={catalogue} onClose={() => setRigs(false)} />}
+        {sheet === "rigs" && (
+          <RigsDialog
+            rig={rig}
+            bench={bench}
+            catalogue={catalogue}
+            onStart={() => setSheet("new")}
+            onClose={() => setSheet((s) => (s === "rigs" ? null : s))}
+          />
+        )}
+        {sheet === "new" && <NewRig catalogue={catalogue} onClose={() => setSheet(null)} />}
       </Suspense>
     </Flex>
   );

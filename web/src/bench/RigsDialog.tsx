@@ -8,19 +8,17 @@ import { Button } from "../shell/Button";
 import { Sheet } from "../shell/Sheet";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
-import NewRig from "./NewRig";
 import type { BenchState } from "./useBench";
 
-type Props = { rig: Rig; bench: BenchState; catalogue: Catalogue; onClose: () => void };
+type Props = { rig: Rig; bench: BenchState; catalogue: Catalogue; onStart: () => void; onClose: () => void };
 
 /** The made-up rigs: open, rename, copy, delete with a way back, start another. */
-export default function RigsDialog({ rig, bench, catalogue, onClose }: Props) {
+export default function RigsDialog({ rig, bench, catalogue, onStart, onClose }: Props) {
   const { units } = useSettings();
   const queries = useQueryClient();
   const go = useNavigate();
   const nameId = useId();
   const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs, staleTime: 0 });
-  const [starting, setStarting] = useState(false);
   const [deleted, setDeleted] = useState<Rig | null>(null);
   const [failed, setFailed] = useState("");
 
@@ -56,7 +54,6 @@ export default function RigsDialog({ rig, bench, catalogue, onClose }: Props) {
       setDeleted(null);
     });
 
-  if (starting) return <NewRig catalogue={catalogue} onClose={onClose} />;
   return (
     <Sheet title="Rigs" onClose={onClose}>
       <Stack gap="4">
@@ -75,7 +72,7 @@ export default function RigsDialog({ rig, bench, catalogue, onClose }: Props) {
           />
         </Box>
         <Flex gap="3" wrap="wrap">
-          <Button variant="solid" onClick={() => setStarting(true)}>
+          <Button variant="solid" onClick={onStart}>
             <Plus aria-hidden="true" /> Start another
           </Button>
           <Button onClick={copy}>

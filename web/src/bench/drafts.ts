@@ -1,7 +1,11 @@
+import { replaceEqualDeep } from "@tanstack/react-query";
 import type { Rig } from "../api/client";
 
 /** What is not saved yet, kept in the browser: an error, a reload or a dropped connection loses nothing. */
 export type Draft = { version: number; rig: Rig };
+
+/** True when two documents say the same. */
+export const same = (a: Rig, b: Rig): boolean => replaceEqualDeep(a, b) === a;
 
 const key = (id: string) => `brookwind.draft.${id}`;
 

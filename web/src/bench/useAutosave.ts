@@ -1,6 +1,6 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api, type KeptRig, Refusal, type Rig } from "../api/client";
-import { dropDraft, keepDraft } from "./drafts";
+import { dropDraft, keepDraft, same } from "./drafts";
 
 export type SaveState =
   | { kind: "saved" }
@@ -12,6 +12,14 @@ export type SaveState =
 
 const PAUSE_MS = 500;
 const RETRY_MS = 2500;
+
+/** A save whose answer was lost on the way shows as stale the next time, though the server holds this very rig. */
+const arrivedAfterAll = (sent: Rig) => async (error: unknown) => {
+  if (!(error instanceof Refusal) || error.status !== 409) throw error;
+  const there = await api.rig(sent.id);
+  if (!same(there.fields, sent)) throw error;
+  return there;
+};
 
 /**
  * Save the rig a moment after it last changed. Until the server has it, a draft stays in the browser. A save that
@@ -32,7 +40,7 @@ export function useAutosave(kept: KeptRig, rig: Rig, busy: boolean, onKept: (kep
     const sent = newest.current;
     setState({ kind: "saving" });
     try {
-      const answer = await api.saveRig(sent.id, version.current, sent);
+      const answer = await api.saveRig(sent.id, version.current, sent).catch(arrivedAfterAll(sent));
       version.current = answer.version;
       saved.current = sent;
       onKept(answer);
@@ -56,7 +64,14 @@ export function useAutosave(kept: KeptRig, rig: Rig, busy: boolean, onKept: (kep
   }, [onKept]);
 
   useEffect(() => {
-    if (rig === saved.current) return;
+    if (rig === saved.current) {
+      // Undone before it was ever sent: there is nothing left to save.
+      if (!saving.current && !stopped.current) {
+        dropDraft(rig.id);
+        setState((s) => (s.kind === "saved" ? s : { kind: "saved" }));
+      }
+      return;
+    }
     if (!busy) keepDraft(rig.id, { version: version.current, rig });
     if (busy || stopped.current) return;
     setState((s) => (s.kind === "saving" ? s : { kind: "waiting" }));

@@ -61,6 +61,7 @@ export function Pieces(props: Props) {
     bounds[0],
     bounds[1],
   );
+  const pads = padsOf(order);
   return (
     <>
       {order.map((d, i) => {
@@ -90,7 +91,7 @@ export function Pieces(props: Props) {
             onPointerUp={props.onPointerUp}
             onPointerCancel={props.onPointerCancel}
           >
-            <Grip d={d} chosen={chosen} />
+            <Grip d={d} chosen={chosen} pads={pads[i] as [number, number]} />
             <path
               d={`M${d.centre.x + (setting ? 14 : 12)} ${d.centre.y} L${labelX - 16} ${y} L${labelX - 6} ${y}`}
               stroke={colour("ondeep")}
@@ -115,23 +116,28 @@ export function Pieces(props: Props) {
   );
 }
 
-function Grip({ d, chosen }: { d: Drawn; chosen: boolean }) {
-  const ys = d.pieces.map((p) => p.y);
-  const top = Math.min(d.centre.y, ...ys) - 14;
-  const bottom = Math.max(d.centre.y, ...ys) + 14;
+function Grip({ d, chosen, pads }: { d: Drawn; chosen: boolean; pads: [number, number] }) {
+  const [top, bottom] = extent(d);
   return (
     <>
-      <rect x={d.centre.x - 20} y={top} width="40" height={bottom - top} fill="transparent" />
+      <rect
+        x={d.centre.x - 20}
+        y={top - pads[0]}
+        width="40"
+        height={bottom - top + pads[0] + pads[1]}
+        fill="transparent"
+      />
       {chosen && (
         <rect
           x={d.centre.x - 15}
-          y={top - 1}
+          y={top - 9}
           width="30"
-          height={bottom - top + 2}
+          height={bottom - top + 18}
           rx="15"
           fill="none"
           stroke={colour("tip")}
           strokeWidth="3"
+          pointerEvents="none"
         />
       )}
       {d.pieces.map((p) => (
@@ -148,6 +154,25 @@ function Grip({ d, chosen }: { d: Drawn; chosen: boolean }) {
       ))}
     </>
   );
+}
+
+/** Top and bottom of what is drawn of a handle. */
+const extent = (d: Drawn): [number, number] => [
+  Math.min(d.centre.y, ...d.pieces.map((p) => p.y - p.r)),
+  Math.max(d.centre.y, ...d.pieces.map((p) => p.y + p.r)),
+];
+
+const REACH_PX = 14;
+
+/** How far a finger may miss each handle, up and down: half way to its neighbours, so that none hides another. */
+function padsOf(order: Drawn[]): [number, number][] {
+  const extents = order.map(extent);
+  const half = (gap: number) => Math.max(0, Math.min(REACH_PX, gap / 2));
+  return extents.map(([top, bottom], i) => {
+    const above = extents[i - 1];
+    const below = extents[i + 1];
+    return [above ? half(top - above[1]) : REACH_PX, below ? half(below[0] - bottom) : REACH_PX];
+  });
 }
 
 type TagProps = {

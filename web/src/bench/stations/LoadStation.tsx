@@ -64,13 +64,11 @@ export function LoadStation({ bench, answer, catalogue, box, selected, metal, on
 
 function TrayCell({ shot, onRig, onPinch }: { shot: ShotStock; onRig: number; onPinch: () => void }) {
   const left = Math.max(0, shot.count - onRig);
-  const name = /^\d+$/.test(shot.size) ? `No ${shot.size}` : shot.size;
   const grams = (shot.mass_kg * 1000).toFixed(3).replace(/0+$/, "").replace(/^0/, "");
   return (
     <Flex
       as="button"
       direction="column"
-      aria-label={`Pinch on ${name}, ${grams} g, ${left} left`}
       aria-disabled={left === 0}
       onClick={left > 0 ? onPinch : undefined}
       align="center"
@@ -89,6 +87,7 @@ function TrayCell({ shot, onRig, onPinch }: { shot: ShotStock; onRig: number; on
           <circle r={2 + 5.6 * Math.cbrt(shot.mass_kg / 0.0016)} fill="var(--chakra-colors-shot)" />
         </svg>
         <Text as="span" fontWeight="bold" fontSize="sm">
+          <span className="bw-hidden">Pinch on </span>
           {shot.size}
         </Text>
       </Flex>

@@ -1,0 +1,84 @@
+"""A real server on the demo scenario and a real browser: Debian's Chromium, headless."""
+
+from __future__ import annotations
+
+import os
+import socket
+import subprocess
+import sys
+import time
+import urllib.error
+import urllib.request
+from collections.abc import Iterator
+from pathlib import Path
+from typing import Any
+
+import pytest
+from playwright.sync_api import Page, expect
+
+expect.set_options(timeout=8_000)
+
+
+def free_port() -> int:
+    with socket.socket() as s:
+        s.bind(("127.0.0.1", 0))
+        return int(s.getsockname()[1])
+
+
+class Server:
+    """`brookwind demo` on a database of its own; it can be stopped and started again in mid edit."""
+
+    def __init__(self, database: Path) -> None:
+        self.database, self.port = database, free_port()
+        self.url = f"http://127.0.0.1:{self.port}"
+        self.process: subprocess.Popen[bytes] | None = None
+
+    def start(self) -> None:
+        env = {**os.environ, "BROOKWIND_DEMO_DB": str(self.database)}
+        command = [sys.executable, "-m", "brookwind.cli", "demo", "--port", str(self.port)]
+        self.process = subprocess.Popen(command, env=env, stdout=subprocess.DEVNULL)
+        for _ in range(200):
+            try:
+                urllib.request.urlopen(f"{self.url}/api/rigs", timeout=1).close()
+                return
+            except (urllib.error.URLError, OSError):
+                time.sleep(0.05)
+        raise RuntimeError("the server did not start")
+
+    def stop(self) -> None:
+        if self.process:
+            self.process.terminate()
+            self.process.wait(10)
+            self.process = None
+
+
+@pytest.fixture
+def server(tmp_path: Path) -> Iterator[Server]:
+    server = Server(tmp_path / "demo.db")
+    server.start()
+    yield server
+    server.stop()
+
+
+@pytest.fixture(scope="session")
+def browser_type_launch_args() -> dict[str, Any]:
+    quiet = ["--disable-gpu", "--disable-background-networking", "--disable-component-update", "--disable-sync"]
+    return {"executable_path": "/usr/bin/chromium", "args": ["--no-sandbox", "--no-first-run", *quiet]}
+
+
+@pytest.fixture(scope="session")
+def browser_context_args() -> dict[str, Any]:
+    return {"viewport": {"width": 1280, "height": 800}, "locale": "en-GB"}
+
+
+@pytest.fixture
+def bench(server: Server, page: Page) -> Iterator[Page]:
+    """The strung waggler on the bench. Anything the page complains of fails the test."""
+    complaints: list[str] = []
+    page.on("pageerror", lambda e: complaints.append(str(e)))
+    page.on("console", lambda m: complaints.append(m.text) if m.type == "error" else None)
+    page.goto(f"{server.url}/bench/rudd-strung")
+    expect(page.get_by_test_id("verdict")).to_contain_text("Stands, 5.0 mm")
+    yield page
+    # Refused and failed calls are logged by the browser itself; tests that want them say so on the page.
+    assert [c for c in complaints if "Failed to load resource" not in c] == []
