@@ -1,0 +1,94 @@
+"""Figures of the running server: start to first answer, evaluate through HTTP, memory, first-load script."""
+
+from __future__ import annotations
+
+import gzip
+import http.client
+import json
+import os
+import re
+import statistics
+import subprocess
+import sys
+import tempfile
+import time
+from pathlib import Path
+
+from brookwind.api.app import STATIC
+from brookwind.demo.load import demo_rigs
+
+PORT = 8799
+
+
+def call(method: str, path: str, body: bytes | None = None) -> bytes:
+    connection = http.client.HTTPConnection("127.0.0.1", PORT, timeout=5)
+    connection.request(method, path, body, {"content-type": "application/json"})
+    answer = connection.getresponse().read()
+    connection.close()
+    return answer
+
+
+def start(database: str) -> tuple[subprocess.Popen[bytes], float]:
+    """Start the demo; the seconds until it first answers."""
+    began = time.perf_counter()
+    env = {**os.environ, "BROOKWIND_DEMO_DB": database}
+    server = subprocess.Popen(
+        [sys.executable, "-m", "brookwind.cli", "demo", "--port", str(PORT)], env=env, stdout=subprocess.DEVNULL
+    )
+    while True:
+        try:
+            call("GET", "/api/rigs")
+            return server, time.perf_counter() - began
+        except OSError:
+            time.sleep(0.01)
+
+
+def resident_mb(pid: int) -> float:
+    status = Path(f"/proc/{pid}/status").read_text()
+    found = re.search(r"VmRSS:\s+(\d+)", status)
+    return int(found[1]) / 1024 if found else float("nan")
+
+
+def first_load_kb() -> float:
+    """Gzipped kilobytes of the scripts the page asks for before anything is pressed."""
+    page = (STATIC / "index.html").read_text()
+    scripts = re.findall(r'(?:src|href)="/(assets/[^"]+\.js)"', page)
+    return sum(len(gzip.compress((STATIC / s).read_bytes(), 9)) for s in scripts) / 1000
+
+
+def main() -> None:
+    """Print the figures."""
+    with tempfile.TemporaryDirectory() as folder:
+        starts = []
+        for i in range(5):
+            server, seconds = start(f"{folder}/{i}.db")
+            starts.append(seconds)
+            if i < 4:
+                server.terminate()
+                server.wait()
+        print(f"start to first answer, demo loaded: median {statistics.median(starts):.2f} s (wanted 2.5)")
+        print(f"resident memory after start: {resident_mb(server.pid):.0f} MB (wanted 220)")
+        for rig in demo_rigs():
+            body = json.dumps({"rig": json.loads(rig.model_dump_json())}).encode()
+            times = []
+            for _ in range(100):
+                began = time.perf_counter()
+                call("POST", "/api/evaluate", body)
+                times.append(time.perf_counter() - began)
+            print(f"evaluate through HTTP, {rig.id}: median {1000 * statistics.median(times):.1f} ms (wanted 25)")
+        for rig in demo_rigs():
+            for pattern in ("bulk", "bulk-and-droppers", "strung"):
+                wish = {"pattern": pattern}
+                call(
+                    "POST",
+                    "/api/balance",
+                    json.dumps({"rig": json.loads(rig.model_dump_json()), "wish": wish}).encode(),
+                )
+        print(f"resident memory after 300 evaluations and 9 balances: {resident_mb(server.pid):.0f} MB (wanted 220)")
+        server.terminate()
+        server.wait()
+    print(f"first-load script, gzip: {first_load_kb():.0f} kB (wanted 300)")
+
+
+if __name__ == "__main__":
+    main()

@@ -1,0 +1,65 @@
+"""Refresh docs/screenshots from the demo data: one picture of each main view."""
+
+from __future__ import annotations
+
+import os
+import subprocess
+import sys
+import tempfile
+import time
+import urllib.error
+import urllib.request
+from pathlib import Path
+
+from playwright.sync_api import Browser, Page, expect, sync_playwright
+
+OUT = Path(__file__).parents[1] / "docs" / "screenshots"
+PORT = 8798
+URL = f"http://127.0.0.1:{PORT}"
+
+
+def shot(
+    browser: Browser, name: str, rig: str, station: str, width: int = 1280, height: int = 800, theme: str = ""
+) -> None:
+    page: Page = browser.new_page(viewport={"width": width, "height": height}, locale="en-GB")
+    if theme:
+        page.add_init_script(f"localStorage.setItem('brookwind.settings', '{{\"theme\":\"{theme}\"}}')")
+    page.goto(f"{URL}/bench/{rig}")
+    expect(page.get_by_test_id("verdict")).to_have_attribute("data-waiting", "false", timeout=10_000)
+    page.keyboard.press(station)
+    page.wait_for_load_state("networkidle")
+    page.evaluate("() => document.fonts.ready")
+    page.wait_for_timeout(600)
+    page.screenshot(path=OUT / f"{name}.png")
+    page.close()
+
+
+def main() -> None:
+    """Start the demo on a database of its own and take the pictures."""
+    OUT.mkdir(parents=True, exist_ok=True)
+    with tempfile.TemporaryDirectory() as folder:
+        env = {**os.environ, "BROOKWIND_DEMO_DB": f"{folder}/demo.db"}
+        server = subprocess.Popen([sys.executable, "-m", "brookwind.cli", "demo", "--port", str(PORT)], env=env)
+        for _ in range(200):
+            try:
+                urllib.request.urlopen(f"{URL}/api/rigs", timeout=1).close()
+                break
+            except (urllib.error.URLError, OSError):
+                time.sleep(0.05)
+        try:
+            with sync_playwright() as play:
+                browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=["--no-sandbox"])
+                shot(browser, "bench-load", "rudd-strung", "4")
+                shot(browser, "bench-float", "roach-pole", "3")
+                shot(browser, "bench-stop", "bream-slider", "5")
+                shot(browser, "bench-dusk", "rudd-strung", "2", theme="dusk")
+                shot(browser, "bench-glare", "roach-pole", "1", theme="glare")
+                shot(browser, "bench-phone", "rudd-strung", "4", 390, 844)
+                browser.close()
+        finally:
+            server.terminate()
+            server.wait()
+
+
+if __name__ == "__main__":
+    main()
