@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
+import logging
 from typing import Any
 
-import structlog
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
@@ -109,7 +109,7 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(Exception)
     async def _fault(request: Request, error: Exception) -> JSONResponse:
-        structlog.get_logger().error("fault", path=request.url.path, error=repr(error))
+        logging.getLogger("brookwind").error("fault at %s", request.url.path, exc_info=error)
         problem = Problem(
             code="fault", message="Brookwind made a mistake on this.", remedy="What you entered is kept; try again."
         )

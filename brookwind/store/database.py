@@ -7,10 +7,8 @@ from collections.abc import Iterator
 from contextlib import contextmanager
 from pathlib import Path
 
-from alembic import command
-from alembic.config import Config
 from platformdirs import user_data_path
-from sqlalchemy import Engine, event
+from sqlalchemy import Engine, event, inspect, text
 from sqlmodel import Session, create_engine
 
 _MIGRATIONS = Path(__file__).parent / "migrations"
@@ -58,11 +56,25 @@ def migrate(engine: Engine, revision: str = "head") -> None:
     engine: the database.
     revision: name of the revision, newest by default.
     """
+    if revision == "head" and _is_newest(engine):
+        return
+    # Only now: loading the migration tool would double the time to the first answer.
+    from alembic import command
+    from alembic.config import Config
+
     config = Config()
     config.set_main_option("script_location", str(_MIGRATIONS))
     with engine.begin() as connection:
         config.attributes["connection"] = connection
         command.upgrade(config, revision)
+
+
+def _is_newest(engine: Engine) -> bool:
+    newest = max(p.name.split("_")[0] for p in (_MIGRATIONS / "versions").glob("[0-9]*.py"))
+    with engine.connect() as connection:
+        if not inspect(connection).has_table("alembic_version"):
+            return False
+        return connection.execute(text("SELECT version_num FROM alembic_version")).scalar() == newest
 
 
 @contextmanager

@@ -125,6 +125,31 @@ def _least_possible(step: float, target: float, measure: Callable[[float], float
     return min(measure(below), measure(below + step))
 
 
+def least_error(
+    pulls_n: Sequence[float],
+    stock: Sequence[int],
+    target_n: float,
+    max_pieces: int,
+    error_of: Callable[[float], float],
+) -> float:
+    """An error that no choice can beat, found without searching: to pass over what cannot win.
+
+    The nearest common multiple of all sizes, or all that may be taken when that is not enough.
+
+    pulls_n: submerged weight of one piece of each size, more than 0. [N, shape (k,)]
+    stock: how many there are of each. [0 or more, shape (k,)]
+    target_n: the wanted total. [N]
+    max_pieces: most pieces allowed. [0 to 60]
+    error_of: as in `choose_pieces`.
+    """
+    most, left = 0.0, max_pieces
+    for pull, count in sorted(zip(pulls_n, stock, strict=True), reverse=True):
+        taken = min(count, left)
+        most, left = most + taken * pull, left - taken
+    short = error_of(most) if most < target_n else 0.0
+    return max(short, _least_possible(_lattice_n(pulls_n), target_n, error_of))
+
+
 def _stages(least: int, most: int, lattice: bool) -> list[int]:
     # On a lattice the lists stay short, and making them anew costs more than making them longer.
     steps = _STAGES[::4] if lattice else _STAGES

@@ -8,7 +8,7 @@ from math import inf
 
 from pydantic import Field
 
-from brookwind.core.balance.choose import Choice, choose_pieces
+from brookwind.core.balance.choose import Choice, choose_pieces, least_error
 from brookwind.core.balance.hang import hanging, lay_out
 from brookwind.core.balance.heavy_first import Heavy, heavy_options, strip_heavy, with_heavy
 from brookwind.core.balance.patterns import DROPPER_SHARE_MOST, PATTERN, Grain, Pattern, Placed, span_for
@@ -24,7 +24,7 @@ from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.threading import free_id, hooklength_join_m, is_free_shot, take_off, thread_on
 
-Rank = tuple[int, int, int]
+Rank = tuple[float, int, int]
 """Error in ties, pieces, sizes: less is better."""
 
 
@@ -105,7 +105,7 @@ def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
             _complain_full(need, target, heavy is None, best is None)
             continue
         found = _best_shot(shot, need, pattern, wish, target, heavy, best[0] if best else None)
-        if found and (best is None or found[0] < best[0]):
+        if found and (best is None or _wins(found[0], best[0])):
             best = (found[0], base, found[1], found[2])
     if best is None:
         raise _nothing_fits(pattern, shot, target.pull_n - _hung_pull(at_tip, target), target)
@@ -156,6 +156,13 @@ def _schemes(pattern: Pattern, shot: tuple[ShotStock, ...], need: float, wish: W
     ]
 
 
+def _wins(one: Rank, other: Rank) -> bool:
+    """Less error by more than a tie, or else fewer pieces, then fewer sizes."""
+    if abs(one[0] - other[0]) > 1.0:
+        return one[0] < other[0]
+    return one[1:] < other[1:]
+
+
 def _best_shot(
     shot: tuple[ShotStock, ...],
     need: float,
@@ -168,25 +175,30 @@ def _best_shot(
     pulls = [_pull(s, target.water_kg_m3) for s in shot]
     best = None
     for scheme in _schemes(pattern, shot, need, wish, target.water_kg_m3):
-        # Once a choice shows no error at all, another can only win with no more pieces.
-        beat = best[0] if best else to_beat
-        most = min(wish.max_pieces, beat[1]) if beat and beat[0] == 0 else wish.max_pieces
         fixed = sum(pulls[i] for i in scheme.droppers)
         left = Counter({i: shot[i].count for i in scheme.allowed})
         left.subtract(scheme.droppers)
-        choice = choose_pieces(
-            [pulls[i] for i in scheme.allowed],
-            [left[i] for i in scheme.allowed],
-            need - fixed,
-            most - len(scheme.droppers),
-            max(0, pattern.least_pieces - len(scheme.droppers)),
-            lambda total, fixed=fixed: target.error_m(target.pull_n - need + fixed + total),  # type: ignore[misc]
-        )
+        sizes_n, held = [pulls[i] for i in scheme.allowed], [left[i] for i in scheme.allowed]
+        most = wish.max_pieces - len(scheme.droppers)
+
+        def error_of(total: float, fixed: float = fixed) -> float:
+            return target.error_m(target.pull_n - need + fixed + total)
+
+        beat = best[0] if best else to_beat
+        if beat:
+            bound = least_error(sizes_n, held, need - fixed, most, error_of) / target.tie_m
+            if bound > beat[0] + 1.0:
+                continue
+            if bound >= beat[0] - 1.0:
+                # It can come no nearer than what is to be beaten: it can only win with no more pieces.
+                most = min(most, beat[1] - len(scheme.droppers))
+        least = max(0, pattern.least_pieces - len(scheme.droppers))
+        choice = choose_pieces(sizes_n, held, need - fixed, most, least, error_of) if most >= least else None
         if choice is None:
             continue
         sizes = {i for i, c in zip(scheme.allowed, choice.counts, strict=True) if c} | set(scheme.droppers)
-        rank = (int(choice.error / target.tie_m), choice.pieces + len(scheme.droppers), len(sizes))
-        if best is None or rank < best[0]:
+        rank = (choice.error / target.tie_m, choice.pieces + len(scheme.droppers), len(sizes))
+        if best is None or _wins(rank, best[0]):
             best = (rank, choice, _Scheme(heavy, scheme.droppers, scheme.allowed))
     return best
 
