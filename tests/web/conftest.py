@@ -26,16 +26,16 @@ def free_port() -> int:
 
 
 class Server:
-    """`brookwind demo` on a database of its own; it can be stopped and started again in mid edit."""
+    """`brookwind demo` or `serve` on a database of its own; it can be stopped and started again in mid edit."""
 
-    def __init__(self, database: Path) -> None:
-        self.database, self.port = database, free_port()
+    def __init__(self, database: Path, what: str = "demo") -> None:
+        self.database, self.port, self.what = database, free_port(), what
         self.url = f"http://127.0.0.1:{self.port}"
         self.process: subprocess.Popen[bytes] | None = None
 
     def start(self) -> None:
-        env = {**os.environ, "BROOKWIND_DEMO_DB": str(self.database)}
-        command = [sys.executable, "-m", "brookwind.cli", "demo", "--port", str(self.port)]
+        env = {**os.environ, "BROOKWIND_DEMO_DB": str(self.database), "BROOKWIND_DB": str(self.database)}
+        command = [sys.executable, "-m", "brookwind.cli", self.what, "--port", str(self.port)]
         self.process = subprocess.Popen(command, env=env, stdout=subprocess.DEVNULL)
         for _ in range(200):
             try:
@@ -82,3 +82,13 @@ def bench(server: Server, page: Page) -> Iterator[Page]:
     yield page
     # Refused and failed calls are logged by the browser itself; tests that want them say so on the page.
     assert [c for c in complaints if "Failed to load resource" not in c] == []
+
+
+@pytest.fixture
+def own(tmp_path: Path, page: Page) -> Iterator[Page]:
+    """An angler's own database, empty on the first day."""
+    server = Server(tmp_path / "own.db", "serve")
+    server.start()
+    page.goto(server.url)
+    yield page
+    server.stop()

@@ -205,6 +205,21 @@ def test_rigs_are_started_copied_deleted_and_brought_back(bench: Page) -> None:
     expect(bench.get_by_role("button", name="Delete Rudd on the drop")).to_be_visible()
 
 
+def test_a_book_and_box_of_ones_own_begin_empty_and_end_balanced(own: Page) -> None:
+    expect(own.get_by_role("heading", name="No rig on the bench yet")).to_be_visible()
+    own.get_by_role("button", name="Start a rig").click()
+    own.get_by_label("Plumbed depth").fill("5ft")
+    own.get_by_role("button", name="Put it on the bench").click()
+    expect(own.get_by_test_id("verdict")).to_contain_text("Lies over")
+    station(own, "Load")
+    own.get_by_role("button", name="Put a starter tray in the box").click()
+    own.get_by_role("button", name="Balance from the box").click()
+    expect(own.get_by_test_id("verdict")).to_contain_text("Stands, 5.0 mm")
+    settled(own)
+    own.goto(own.url.split("/bench")[0])
+    expect(own.get_by_test_id("verdict")).to_contain_text("Stands, 5.0 mm")
+
+
 def test_units_and_words_follow_the_person(bench: Page) -> None:
     bench.get_by_role("button", name="Settings").click()
     bench.get_by_label("Units").select_option("mixed")

@@ -24,6 +24,8 @@ class Entry(Frozen):
     lead_kg: float
     """The pull as lead shot under the same water. [kg]"""
     share: float
+    carried_kg: float
+    """What the float carries of it, as lead. [kg]"""
     reason: Reason
     why: str
 
@@ -57,6 +59,7 @@ def ledger(settled: Settled) -> tuple[Entry, ...]:
             pull_n=laid.line_pull_n,
             lead_kg=lead_mass_kg(laid.line_pull_n, settled.water_kg_m3),
             share=1.0,
+            carried_kg=lead_mass_kg(laid.line_pull_n, settled.water_kg_m3),
             reason="line-in-water",
             why=_WHY["line-in-water"],
         )
@@ -91,6 +94,7 @@ def _entry(item: Item, settled: Settled, touching: Item | None) -> Entry:
         pull_n=item.weight_n,
         lead_kg=lead_mass_kg(item.weight_n, settled.water_kg_m3),
         share=share,
+        carried_kg=share * lead_mass_kg(item.weight_n, settled.water_kg_m3),
         reason=reason,
         why=_WHY[reason],  # type: ignore[index]
     )

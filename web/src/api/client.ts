@@ -56,6 +56,7 @@ export async function must<T>(asked: Promise<Answer<T>>): Promise<T> {
 export const api = {
   catalogue: () => must(client.GET("/api/catalogue")),
   box: () => must(client.GET("/api/box")),
+  createBoxItem: (body: BoxItem) => must(client.POST("/api/box", { body })),
   waters: () => must(client.GET("/api/waters")),
   swims: () => must(client.GET("/api/swims")),
   updateSwim: (key: string, body: Schemas["SwimUpdate"]) =>

@@ -585,6 +585,8 @@ export interface components {
          * @description One line of the ledger. `share` is the part of its pull that the float carries.
          */
         Entry: {
+            /** Carried Kg */
+            carried_kg: number;
             /** Id */
             id: string;
             /** Kind */

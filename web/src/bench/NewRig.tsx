@@ -7,6 +7,7 @@ import { Button } from "../shell/Button";
 import { Choice } from "../shell/Choice";
 import { QuantityField } from "../shell/QuantityField";
 import { Sheet } from "../shell/Sheet";
+import { capital } from "../units/vocabulary";
 import { useSwims } from "./useSwims";
 
 /** Three choices to a rig: family, fish, water. It is balanced from the box when that is possible. */
@@ -36,7 +37,7 @@ export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; o
         family,
         species,
         water,
-        name: name.trim() || `${fish}, ${chosen?.name ?? family}`,
+        name: name.trim() || `${capital(fish)}, ${chosen?.name.split(",")[0] ?? family}`,
         spec: null,
       });
       const wish = { pattern: began.pattern, max_pieces: 20, material: null, keep_heavy: false };

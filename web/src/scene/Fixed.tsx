@@ -60,27 +60,27 @@ export function Fixed({ rig, evaluation, line, view, units }: Props) {
           stroke={colour("shotrim")}
         />
       ))}
-      <path
-        d={`M${hook.x} ${hook.y - 7} v9 a4.5 4.5 0 0 0 9 0 v-3`}
-        fill="none"
-        stroke={colour("shotrim")}
-        strokeWidth="2.4"
-      />
-      <path
-        d={`M${hook.x} ${hook.y - 7} v9 a4.5 4.5 0 0 0 9 0 v-3`}
-        fill="none"
-        stroke={colour("shot")}
-        strokeWidth="1.3"
-      />
       <ellipse
-        cx={hook.x + 5}
-        cy={hook.y + 5.5}
-        rx="6"
-        ry="4"
+        cx={hook.x + 4}
+        cy={hook.y + 8}
+        rx="4.5"
+        ry="8"
         fill={colour("tip")}
         stroke={colour("shotrim")}
         strokeWidth="0.8"
       />
+      {[
+        { tint: "shotrim", width: 3.4 },
+        { tint: "shot", width: 1.8 },
+      ].map(({ tint, width }) => (
+        <path
+          key={tint}
+          d={`M${hook.x} ${hook.y - 8} v14 a5.5 5.5 0 0 0 11 0 v-4 l-2.5 2.5`}
+          fill="none"
+          stroke={colour(tint)}
+          strokeWidth={width}
+        />
+      ))}
       <Bracket rig={rig} evaluation={evaluation} x={hook.x - 30} hookY={hook.y} view={view} units={units} />
     </g>
   );
@@ -90,7 +90,7 @@ function Bracket(props: { rig: Rig; evaluation: Evaluation; x: number; hookY: nu
   const { rig, evaluation, x, hookY, view, units } = props;
   const fromSurface = rig.aim.bait_from === "surface";
   const end = toPx(view, fromSurface ? 0 : rig.water.depth_m);
-  const metres = fromSurface ? rig.water.depth_m - evaluation.hook_height_m : evaluation.hook_height_m;
+  const metres = fromSurface ? (evaluation.path.at(-1)?.[1] ?? 0) : evaluation.hook_height_m;
   const far = Math.abs(end - hookY);
   const middle = far > 40 ? (end + hookY) / 2 : Math.min(end, hookY) - 12;
   // On a narrow drawing the words would cover the ruler.

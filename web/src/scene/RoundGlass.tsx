@@ -48,14 +48,14 @@ export function RoundGlass({ float, wantedM, cx, cy, r, units }: Props) {
             <Ghosts float={float} cx={cx} r={r} waterlineY={waterlineY} scale={scale} />
             <Span cx={cx + 0.42 * r} top={waterlineY - float.tip_m * scale} foot={waterlineY} />
             <text
-              x={cx + 0.5 * r}
+              x={cx + 0.47 * r}
               y={waterlineY - 0.28 * r}
               style={{ fontSize: 19, fontWeight: 700 }}
               fill={colour("ink")}
             >
               {write(float.tip_m, "tip", units).replace(" mm", "")}
             </text>
-            <text x={cx + 0.46 * r} y={waterlineY - 0.28 * r + 15} style={{ fontSize: 12 }} fill={colour("ink")}>
+            <text x={cx + 0.47 * r} y={waterlineY - 0.28 * r + 15} style={{ fontSize: 12 }} fill={colour("ink")}>
               mm
             </text>
           </>

@@ -20,9 +20,8 @@ export function BaitStation({ bench, answer, catalogue }: StationProps) {
 
   const turnOver = (from: string) => {
     // The bait stays where it hangs; only what it is measured from changes.
-    const now = answer.evaluation ? answer.evaluation.hook_height_m : 0.1;
-    const metres = from === "bed" ? now : rig.water.depth_m - now;
-    aim({ bait_from: from as "bed" | "surface", bait_m: Math.max(0.01, Math.round(metres * 100) / 100) });
+    const metres = from === "bed" ? answer.evaluation?.hook_height_m : answer.evaluation?.stop?.hook_depth_now_m;
+    aim({ bait_from: from as "bed" | "surface", bait_m: Math.max(0.01, Math.round((metres ?? 0.1) * 100) / 100) });
   };
 
   return (

@@ -25,7 +25,7 @@ export function LedgerTable({ entries, units }: { entries: Evaluation["ledger"];
                 {e.share < 1 ? ` (${Math.round(e.share * 100)} %)` : ""}
               </td>
               <td>{e.mass_kg === null ? "" : gram(e.mass_kg)}</td>
-              <td>{gram(e.lead_kg * e.share)}</td>
+              <td>{gram(e.carried_kg)}</td>
             </tr>
           ))}
         </tbody>

@@ -8,6 +8,7 @@ import { useSettings } from "../../units/settings";
 import { LedgerTable } from "./LedgerTable";
 import type { StationProps } from "./Panel";
 import { Proposals } from "./Proposals";
+import { StarterTray } from "./StarterTray";
 
 export function LoadStation({ bench, answer, catalogue, box, selected, metal, onMetal, onBalance }: StationProps) {
   const { units } = useSettings();
@@ -17,6 +18,14 @@ export function LoadStation({ bench, answer, catalogue, box, selected, metal, on
   const shown = metal ?? metals[0] ?? "lead";
   const tray = shot.filter((s) => s.material === shown).sort((a, b) => b.mass_kg - a.mass_kg);
   const pattern = catalogue.patterns.find((p) => p.id === rig.pattern);
+  if (shot.length === 0)
+    return (
+      <Stack gap="4">
+        {answer.evaluation && <Gate evaluation={answer.evaluation} units={units} />}
+        <StarterTray catalogue={catalogue} />
+        {answer.evaluation && <LedgerTable entries={answer.evaluation.ledger} units={units} />}
+      </Stack>
+    );
   return (
     <Stack gap="4">
       {answer.evaluation && <Gate evaluation={answer.evaluation} units={units} />}
@@ -45,7 +54,6 @@ export function LoadStation({ bench, answer, catalogue, box, selected, metal, on
         <Text as="h2" className="bw-label">
           Tray of {shown} shot: press to pinch one on
         </Text>
-        {tray.length === 0 && <Text color="soft">The box holds no shot.</Text>}
         <Grid templateColumns="repeat(auto-fill, minmax(66px, 1fr))" gap="1.5">
           {tray.map((s) => (
             <TrayCell
