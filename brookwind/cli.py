@@ -19,7 +19,7 @@ from brookwind.core.balance.propose import Proposal, Wish, balance_rig
 from brookwind.core.balance.stock import BoxItem, LeadStock, ShotStock, Stock
 from brookwind.core.errors import BrookwindError, Infeasible, NotUnderstood
 from brookwind.core.evaluate import Evaluation, evaluate
-from brookwind.core.findings import Figure, Finding
+from brookwind.core.findings import Finding
 from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.rig.refusals import from_validation
 
@@ -192,13 +192,8 @@ def _print_evaluation(rig: Rig, answer: Evaluation) -> None:
 
 
 def _sentence(finding: Finding) -> str:
-    figures = {name: _figure(figure) for name, figure in finding.figures.items()}
-    return f"{finding.says} {finding.remedy}".format(**figures).strip()
-
-
-def _figure(figure: Figure) -> str:
-    scale, unit = {"load": (1e3, "g"), "tip": (1e3, "mm"), "line": (1e2, "cm"), "depth": (1.0, "m")}[figure.quantity]
-    return f"{figure.value * scale:.2f} {unit}"
+    said = f"{finding.says} {finding.remedy}".strip()
+    return said.format(**finding.figures) if finding.figures else said
 
 
 def _print_proposal(proposal: Proposal) -> None:

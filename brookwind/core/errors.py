@@ -2,10 +2,12 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from typing import Self
 
-from pydantic import BaseModel, ConfigDict
+from pydantic import BaseModel, ConfigDict, Field
+
+from brookwind.core.figures import Figure
 
 PathPart = str | int
 
@@ -19,10 +21,13 @@ class Problem(BaseModel):
     path: tuple[PathPart, ...] = ()
     message: str
     remedy: str = ""
+    figures: dict[str, Figure] = Field(default_factory=dict)
+    """Figures named in braces in message and remedy; `sentence` writes them in metric units."""
 
     def sentence(self) -> str:
         """What is wrong and what would be right, as one line."""
-        return f"{self.message} {self.remedy}".strip()
+        said = f"{self.message} {self.remedy}".strip()
+        return said.format(**self.figures) if self.figures else said
 
 
 class BrookwindError(ValueError):
@@ -33,15 +38,24 @@ class BrookwindError(ValueError):
         super().__init__(" ".join(p.sentence() for p in problems))
 
     @classmethod
-    def one(cls, code: str, message: str, remedy: str = "", path: Sequence[PathPart] = ()) -> Self:
+    def one(
+        cls,
+        code: str,
+        message: str,
+        remedy: str = "",
+        path: Sequence[PathPart] = (),
+        figures: Mapping[str, Figure] | None = None,
+    ) -> Self:
         """The error with a single problem.
 
         code: short stable name of the refusal.
         message: what is wrong, one sentence.
         remedy: what would be right, one sentence.
         path: where, as field names and indexes from the outside in.
+        figures: what stands in braces in the sentences.
         """
-        return cls(Problem(code=code, path=tuple(path), message=message, remedy=remedy))
+        given = dict(figures or {})
+        return cls(Problem(code=code, path=tuple(path), message=message, remedy=remedy, figures=given))
 
     def under(self, *prefix: PathPart) -> Self:
         """The same error with every path starting with the prefix given."""

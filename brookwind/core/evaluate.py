@@ -45,7 +45,7 @@ class FloatAnswer(Frozen):
     length_m: float
     tip_foot_m: float
     paint_m: float
-    setting_from_m: float
+    setting_from: Literal["base", "eye", "top"]
     outline: tuple[tuple[float, float], ...]
     """(height above the base, radius). [m]"""
     own_mass_kg: float
@@ -81,6 +81,10 @@ class Evaluation(Frozen):
     pieces: tuple[PieceAnswer, ...]
     path: tuple[tuple[float, float], ...]
     """(position from the hook, depth) along the line, from the attachment down. [m]"""
+    setting_m: float
+    """Distance from stop or float to the hook as the rig is. [m]"""
+    attachment_m: float
+    """Depth of the point the setting is measured to; negative above the surface. [m]"""
     hook_height_m: float
     """Height of the hook off the bed. [m]"""
     ledger: tuple[Entry, ...]
@@ -110,6 +114,8 @@ def evaluate(rig: Rig) -> Evaluation:
         afloat=answer,
         pieces=_pieces(settled),
         path=tuple(settled.laid.path),
+        setting_m=rig.setting_m,
+        attachment_m=settled.attachment_m,
         hook_height_m=rig.water.depth_m - settled.laid.hook_depth_m,
         ledger=ledger(settled),
         stop=stop,
@@ -136,7 +142,7 @@ def _float(rig: Rig, s: Settled) -> FloatAnswer:
         length_m=body.length_m,
         tip_foot_m=body.tip_foot_m,
         paint_m=body.type.paint_m,
-        setting_from_m=body.setting_from_m,
+        setting_from=body.type.setting_from,
         outline=body.profile.points,
         own_mass_kg=body.mass_kg,
         capacity_kg=body.capacity_kg,

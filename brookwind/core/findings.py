@@ -15,6 +15,7 @@ from pydantic import Field
 from brookwind.core.balance.settle import Settled
 from brookwind.core.depth.stop import StopSetting
 from brookwind.core.errors import Problem
+from brookwind.core.figures import Figure
 from brookwind.core.floats.immersion import load_at_immersion_n, sinking_load_n
 from brookwind.core.floats.standing import least_standing_load_n
 from brookwind.core.frozen import Frozen
@@ -22,18 +23,10 @@ from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig
 
-Quantity = Literal["depth", "line", "tip", "load"]
 Station = Literal["water", "bait", "float", "line", "load", "stop", "proof"]
 
 TIP_TOLERANCE_M = 0.002
 STOP_TOLERANCE_M = 0.01
-
-
-class Figure(Frozen):
-    """A figure of a sentence, SI, and what kind of quantity it is."""
-
-    value: float
-    quantity: Quantity
 
 
 class Finding(Frozen):
@@ -159,6 +152,7 @@ def find_stop_impossible(case: Case) -> Finding | None:
         severity="refuse",
         says=case.stop_problem.message,
         remedy=case.stop_problem.remedy,
+        figures=case.stop_problem.figures,
     )
 
 

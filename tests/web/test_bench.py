@@ -255,3 +255,18 @@ def test_a_phone_shows_it_without_scrolling_sideways(server: Server, browser: Br
     phone.get_by_role("navigation", name="Stations").get_by_role("button", name="Stop").tap()
     expect(phone.get_by_test_id("setting")).to_have_text("72 cm")
     phone.close()
+
+
+def test_refusals_speak_the_persons_units(bench: Page) -> None:
+    bench.get_by_role("button", name="Settings").click()
+    bench.get_by_label("Units").select_option("imperial")
+    bench.keyboard.press("Escape")
+    station(bench, "Water")
+    bench.get_by_label("Plumbed depth").fill("2 ft")
+    bench.keyboard.press("Enter")
+    findings = bench.get_by_role("region", name="Findings")
+    expect(findings).to_contain_text("35.4 in down in 2 ft 0 in of water")
+    bench.keyboard.press("Control+A")
+    bench.get_by_role("heading", name="Water").evaluate("() => document.activeElement.blur()")
+    bench.keyboard.press("s")
+    expect(findings.get_by_role("alert")).to_contain_text("2 ft 0 in of water")

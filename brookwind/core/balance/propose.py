@@ -17,6 +17,7 @@ from brookwind.core.balance.stock import ShotStock, Stock
 from brookwind.core.balance.target import Target, target_for
 from brookwind.core.depth.stop import set_stop, setting_for, stop_setting
 from brookwind.core.errors import Infeasible, NotUnderstood
+from brookwind.core.figures import length, load
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg, submerged_weight_n
 from brookwind.core.handles import LEAST_GAP_M
@@ -255,9 +256,10 @@ def _check_room(placed: Placed, setting_m: float) -> None:
     if top > setting_m - LEAST_GAP_M:
         raise Infeasible.one(
             "no-room",
-            f"The shot would reach {top * 100:.0f} cm up a line that is {setting_m * 100:.0f} cm long below the float.",
+            "The shot would reach {top} up a line that is {line} long below the float.",
             "Take a smaller float, fewer pieces, or fish deeper.",
             ("components",),
+            {"top": length(top), "line": length(setting_m)},
         )
 
 
@@ -279,32 +281,37 @@ def _complain_full(need: float, target: Target, kept: bool, nothing_yet: bool) -
     over = lead_mass_kg(-need, target.water_kg_m3)
     raise Infeasible.one(
         "already-too-heavy",
-        f"What hangs on the float without any free shot already pulls {over * 1000:.2f} g too much for the wanted tip.",
+        "What hangs on the float without any free shot already pulls {over} too much for the wanted tip.",
         "Take a larger float, a lighter hook or lead, or let more of the tip go under.",
         ("components",),
+        {"over": load(over)},
     )
 
 
 def _nothing_fits(pattern: Pattern, shot: tuple[ShotStock, ...], need: float, target: Target) -> Infeasible:
-    grams = lead_mass_kg(need, target.water_kg_m3) * 1000
+    needed = lead_mass_kg(need, target.water_kg_m3)
+    held = sum(lead_mass_kg(_pull(s, target.water_kg_m3) * s.count, target.water_kg_m3) for s in shot)
+    given = {"needed": load(needed), "held": load(held), "more": load(needed - held)}
     if not shot:
         return Infeasible.one(
             "no-shot",
-            f"The box holds no shot, and the float needs {grams:.2f} g.",
+            "The box holds no shot, and the float needs {needed}.",
             "Enter stock in the box.",
             ("stock",),
+            given,
         )
-    held = sum(lead_mass_kg(_pull(s, target.water_kg_m3) * s.count, target.water_kg_m3) for s in shot) * 1000
-    if held < grams:
+    if held < needed:
         return Infeasible.one(
             "too-little-shot",
-            f"The float needs {grams:.2f} g of shot and the box holds {held:.2f} g.",
-            f"Add at least {grams - held:.2f} g of shot to the box, or take a smaller float.",
+            "The float needs {needed} of shot and the box holds {held}.",
+            "Add at least {more} of shot to the box, or take a smaller float.",
             ("stock",),
+            given,
         )
     return Infeasible.one(
         "pattern-does-not-fit",
-        f"No {pattern.name} can be made of {grams:.2f} g from the sizes and number of pieces allowed.",
+        f"No {pattern.name} can be made of {{needed}} from the sizes and number of pieces allowed.",
         "Take another pattern, allow more pieces, or add other sizes to the box.",
         ("pattern",),
+        given,
     )

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
+from brookwind.core import figures
 from brookwind.core.balance.choose import TIE_N
 from brookwind.core.balance.settle import settle
 from brookwind.core.errors import OutOfRange
@@ -69,8 +70,9 @@ def target_for(rig: Rig) -> Target:
     if rig.aim.tip_m > tip + 1e-9:
         raise OutOfRange.one(
             "tip-longer-than-tip",
-            f"A tip of {rig.aim.tip_m * 1000:.1f} mm is wanted, but the float's tip is {tip * 1000:.1f} mm long.",
-            f"Ask for at most {tip * 1000:.1f} mm, or take another float.",
+            "A tip of {wanted} is wanted, but the float's tip is {longest} long.",
+            "Ask for at most {longest}, or take another float.",
             ("aim", "tip_m"),
+            {"wanted": figures.tip(rig.aim.tip_m), "longest": figures.tip(tip)},
         )
     return Target(settled.body, settled.water_kg_m3, rig.aim.tip_m)

@@ -7,6 +7,7 @@ from typing import Literal
 from brookwind.core.balance.hang import hanging, lay_out
 from brookwind.core.balance.settle import Settled, attachment_depth_m, settle
 from brookwind.core.errors import OutOfRange
+from brookwind.core.figures import depth, length
 from brookwind.core.floats.body import FloatBody
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.components import Component
@@ -44,17 +45,19 @@ def wanted_hook_depth_m(water: Water, aim: Aim) -> float:
         if aim.bait_m > water.depth_m:
             raise OutOfRange.one(
                 "bait-below-bed",
-                f"The bait would be {aim.bait_m:.2f} m down in {water.depth_m:.2f} m of water.",
+                "The bait would be {bait} down in {depth} of water.",
                 "Enter less than the depth, or measure from the bed.",
                 ("aim", "bait_m"),
+                {"bait": length(aim.bait_m), "depth": depth(water.depth_m)},
             )
         return aim.bait_m
     if aim.bait_m >= water.depth_m:
         raise OutOfRange.one(
             "bait-above-surface",
-            f"The bait would hang {aim.bait_m:.2f} m off the bed in {water.depth_m:.2f} m of water.",
+            "The bait would hang {bait} off the bed in {depth} of water.",
             "Enter a height less than the depth.",
             ("aim", "bait_m"),
+            {"bait": length(aim.bait_m), "depth": depth(water.depth_m)},
         )
     return water.depth_m - aim.bait_m
 
@@ -87,9 +90,10 @@ def setting_for(rig: Rig, body: FloatBody, immersion_m: float, water_kg_m3: floa
     if setting < LEAST_SETTING_M:
         raise OutOfRange.one(
             "too-shallow-for-float",
-            f"The float alone reaches {immersion_m * 100:.0f} cm down: no line would be left below it.",
+            "The float alone reaches {reach} down: no line would be left below it.",
             "Take a shorter float, or fish deeper.",
             ("water", "depth_m") if rig.aim.bait_from == "bed" else ("aim", "bait_m"),
+            {"reach": length(immersion_m)},
         )
     return setting
 

@@ -1,4 +1,6 @@
 import createClient from "openapi-fetch";
+import { say } from "../units/quantity";
+import { settingsNow } from "../units/settings";
 import type { components, paths } from "./schema";
 
 type Schemas = components["schemas"];
@@ -18,19 +20,23 @@ export type Problem = Schemas["Problem"];
 export type ProblemDocument = Schemas["ProblemDocument"];
 export type KeptRig = Schemas["Kept_Rig_"];
 
+/** A problem in the person's units. */
+export const sentenceOf = (p: Problem): string =>
+  say(`${p.message} ${p.remedy}`.trim(), p.figures ?? {}, settingsNow().units);
+
 /** A refusal with its sentences, or no answer at all (status 0). */
 export class Refusal extends Error {
   constructor(
     readonly status: number,
     readonly problems: Problem[],
   ) {
-    super(problems.map((p) => `${p.message} ${p.remedy}`.trim()).join(" "));
+    super(problems.map(sentenceOf).join(" "));
   }
 }
 
 export const OFFLINE = "The server does not answer. What you changed is kept here and will be saved when it does.";
 
-const offline = () => new Refusal(0, [{ code: "offline", path: [], message: OFFLINE, remedy: "" }]);
+const offline = () => new Refusal(0, [{ code: "offline", path: [], message: OFFLINE, remedy: "", figures: {} }]);
 
 const client = createClient<paths>();
 
@@ -49,7 +55,15 @@ export async function must<T>(asked: Promise<Answer<T>>): Promise<T> {
   const document = answer.error as Partial<ProblemDocument> | undefined;
   const said = document?.errors?.length
     ? document.errors
-    : [{ code: "unknown", path: [], message: "The server refused without saying why.", remedy: "Try again." }];
+    : [
+        {
+          code: "unknown",
+          path: [],
+          message: "The server refused without saying why.",
+          remedy: "Try again.",
+          figures: {},
+        },
+      ];
   throw new Refusal(answer.response.status, said);
 }
 

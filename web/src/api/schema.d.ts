@@ -624,6 +624,8 @@ export interface components {
          */
         Evaluation: {
             afloat: components["schemas"]["FloatAnswer"];
+            /** Attachment M */
+            attachment_m: number;
             /** Findings */
             findings: components["schemas"]["Finding"][];
             /** Handles */
@@ -641,6 +643,8 @@ export interface components {
             pieces: components["schemas"]["PieceAnswer"][];
             /** Rig Id */
             rig_id: string;
+            /** Setting M */
+            setting_m: number;
             stop: components["schemas"]["StopSetting"] | null;
             stop_problem: components["schemas"]["Problem"] | null;
             /** Water Kg M3 */
@@ -671,7 +675,7 @@ export interface components {
         };
         /**
          * Figure
-         * @description A figure of a sentence, SI, and what kind of quantity it is.
+         * @description A figure, SI, and what kind of quantity it is.
          */
         Figure: {
             /**
@@ -772,8 +776,11 @@ export interface components {
             own_mass_kg: number;
             /** Paint M */
             paint_m: number;
-            /** Setting From M */
-            setting_from_m: number;
+            /**
+             * Setting From
+             * @enum {string}
+             */
+            setting_from: "base" | "eye" | "top";
             /** Sinking Kg */
             sinking_kg: number;
             /**
@@ -1137,6 +1144,10 @@ export interface components {
         Problem: {
             /** Code */
             code: string;
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
             /** Message */
             message: string;
             /**

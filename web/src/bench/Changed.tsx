@@ -14,7 +14,7 @@ export function Changed({ pinned, now, units, onPin }: Props) {
   const rows: [string, number, number, Quantity][] = [
     ["Tip", pinned.afloat.tip_m, now.afloat.tip_m, "tip"],
     ["Carried", pinned.afloat.carried_kg, now.afloat.carried_kg, "load"],
-    ["Setting", pinned.stop?.now_m ?? 0, now.stop?.now_m ?? 0, "line"],
+    ["Setting", pinned.setting_m, now.setting_m, "line"],
     ["Off bed", pinned.hook_height_m, now.hook_height_m, "line"],
     ["Pieces", pieces(pinned), pieces(now), "plain"],
   ];

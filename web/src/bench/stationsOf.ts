@@ -27,7 +27,7 @@ export function stationsOf(
     bait: `${capital(species)}, ${bait} ${rig.aim.bait_from === "bed" ? `off ${word("bed", vocabulary)}` : "down"}`,
     float: float ? `${float.label}, ${kind.split(",")[0]}` : "none",
     load: afloat ? `${write(afloat.carried_kg, "load", units)} of ${write(afloat.wanted_kg ?? 0, "load", units)}` : "…",
-    stop: evaluation?.stop ? `${write(evaluation.stop.now_m, "line", units)} to the hook` : "…",
+    stop: evaluation ? `${write(evaluation.setting_m, "line", units)} to the hook` : "…",
   };
   const names: Record<StationId, string> = {
     water: "Water",

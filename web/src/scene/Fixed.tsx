@@ -95,11 +95,14 @@ function Bracket(props: { rig: Rig; evaluation: Evaluation; x: number; hookY: nu
   const middle = far > 40 ? (end + hookY) / 2 : Math.min(end, hookY) - 12;
   // On a narrow drawing the words would cover the ruler.
   const long = x > 120;
-  const text = !long
-    ? write(metres, "line", units)
-    : fromSurface
-      ? `${write(metres, "line", units)} down`
-      : `${write(metres, "line", units)} off bed`;
+  const onBed = !fromSurface && metres < 0.0005;
+  const text = onBed
+    ? "on the bed"
+    : !long
+      ? write(metres, "line", units)
+      : fromSurface
+        ? `${write(metres, "line", units)} down`
+        : `${write(metres, "line", units)} off bed`;
   return (
     <g>
       <path

@@ -75,7 +75,7 @@ function Ghosts({ float, cx, r, waterlineY, scale }: GhostsProps) {
     if (ghost.tip_m === null) return null;
     // The waterline moves up the float by what the tip loses.
     const y = waterlineY - (float.tip_m - ghost.tip_m) * scale;
-    if (Math.abs(y - waterlineY) < 2 || Math.abs(y - waterlineY) > 0.85 * r) return null;
+    if (Math.abs(y - waterlineY) < 2 || Math.abs(y - waterlineY) > 0.72 * r) return null;
     const tint = colour(ghost.change > 0 ? "brass" : "reed");
     return (
       <g key={ghost.change}>

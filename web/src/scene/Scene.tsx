@@ -56,7 +56,7 @@ export function Scene(props: Props) {
       ? fitLower(height, rig.water.depth_m, deepest, LOWER_M)
       : fitView(height, rig.water.depth_m, deepest, evaluation.afloat.tip_m);
   const x = Math.round(width * 0.36);
-  const line = course(evaluation.path, view, x, width - 150);
+  const line = course(evaluation.path, view, x, x + 44);
   const drag = useDrag(props.slide, view, props.onSelect);
   const surface = toPx(view, 0);
   const glass = Math.min(92, width * 0.17, height * 0.17);
@@ -144,10 +144,9 @@ function FloatInWater({
 
 /** The line from the rod: over the water to a float held at its top, under it to a bottom-end float. */
 function RodLine({ x, surface, view, evaluation }: { x: number; surface: number; view: View; evaluation: Evaluation }) {
-  const stop = evaluation.stop;
-  const y = Math.max(surface - 30, toPx(view, stop?.attachment_m ?? 0));
+  const y = Math.max(surface - 30, toPx(view, evaluation.attachment_m));
   const from =
-    stop?.measured_to === "base"
+    evaluation.afloat.setting_from === "base"
       ? `M0 ${surface + 3} C${x * 0.6} ${surface + 3} ${x - 20} ${surface + 6} ${x} ${y}`
       : `M0 ${Math.max(8, surface - 90)} Q${x * 0.6} ${surface - 18} ${x} ${Math.min(y, surface - 4)}`;
   return <path d={from} fill="none" stroke={colour("soft")} strokeWidth="1.3" />;

@@ -40,4 +40,7 @@ const subscribe = (tell: () => void) => {
   return () => listeners.delete(tell);
 };
 
+/** The settings outside of a component, for a sentence said once. */
+export const settingsNow = (): Settings => current;
+
 export const useSettings = (): Settings => useSyncExternalStore(subscribe, () => current);

@@ -1,5 +1,5 @@
 import { Box, Heading } from "@chakra-ui/react";
-import type { BoxItem, Catalogue } from "../../api/client";
+import { type BoxItem, type Catalogue, sentenceOf } from "../../api/client";
 import { useSettings } from "../../units/settings";
 import { capital, word } from "../../units/vocabulary";
 import type { StationId } from "../stationsOf";
@@ -69,5 +69,5 @@ export function problemAt(answer: Answer, ...path: string[]): string | undefined
     const there = p.path.join(".");
     return there === wanted || `rig.${there}` === wanted;
   });
-  return found && `${found.message} ${found.remedy}`.trim();
+  return found && sentenceOf(found);
 }

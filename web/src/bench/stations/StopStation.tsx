@@ -1,5 +1,6 @@
 import { Box, Stack, Text } from "@chakra-ui/react";
 import { MoveVertical } from "lucide-react";
+import { sentenceOf } from "../../api/client";
 import { Button } from "../../shell/Button";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
@@ -20,7 +21,7 @@ export function StopStation({ bench, answer, onSetStop }: StationProps) {
   const stop = answer.evaluation?.stop;
   const problem = answer.evaluation?.stop_problem;
   const length = (m: number) => write(m, "line", units);
-  if (!stop) return <Text role="alert">{problem ? `${problem.message} ${problem.remedy}` : "One moment."}</Text>;
+  if (!stop) return <Text role="alert">{problem ? sentenceOf(problem) : "One moment."}</Text>;
   const settled = Math.abs(stop.slide_m) < 0.0005;
   const side = stop.attachment_m >= 0 ? "below" : "above";
   return (

@@ -1,0 +1,62 @@
+"""Figures of a sentence: SI values and what kind of quantity they are; the edge writes them in the person's units."""
+
+from __future__ import annotations
+
+from collections.abc import Mapping
+from typing import Literal
+
+from pydantic import BaseModel, ConfigDict
+
+Quantity = Literal["depth", "line", "tip", "load"]
+
+_SI: Mapping[Quantity, tuple[float, int, str]] = {
+    "depth": (1.0, 2, "m"),
+    "line": (100.0, 1, "cm"),
+    "tip": (1000.0, 1, "mm"),
+    "load": (1000.0, 2, "g"),
+}
+
+
+class Figure(BaseModel):
+    """A figure, SI, and what kind of quantity it is."""
+
+    model_config = ConfigDict(frozen=True)
+
+    value: float
+    quantity: Quantity
+
+    def __str__(self) -> str:
+        scale, digits, unit = _SI[self.quantity]
+        return f"{self.value * scale:.{digits}f} {unit}"
+
+
+def depth(value_m: float) -> Figure:
+    """A depth or height in the water.
+
+    value_m: the depth. [m]
+    """
+    return Figure(value=value_m, quantity="depth")
+
+
+def length(value_m: float) -> Figure:
+    """A length along the line.
+
+    value_m: the length. [m]
+    """
+    return Figure(value=value_m, quantity="line")
+
+
+def tip(value_m: float) -> Figure:
+    """A length of tip.
+
+    value_m: the tip. [m]
+    """
+    return Figure(value=value_m, quantity="tip")
+
+
+def load(value_kg: float) -> Figure:
+    """A load as lead shot.
+
+    value_kg: the mass. [kg]
+    """
+    return Figure(value=value_kg, quantity="load")
