@@ -81,7 +81,14 @@ export function Fixed({ rig, evaluation, line, view, units }: Props) {
           strokeWidth={width}
         />
       ))}
-      <Bracket rig={rig} evaluation={evaluation} x={hook.x - 30} hookY={hook.y} view={view} units={units} />
+      <Bracket
+        rig={rig}
+        evaluation={evaluation}
+        x={(line[0]?.x ?? hook.x) - 30}
+        hookY={hook.y}
+        view={view}
+        units={units}
+      />
     </g>
   );
 }
@@ -92,9 +99,9 @@ function Bracket(props: { rig: Rig; evaluation: Evaluation; x: number; hookY: nu
   const end = toPx(view, fromSurface ? 0 : rig.water.depth_m);
   const metres = fromSurface ? (evaluation.path.at(-1)?.[1] ?? 0) : evaluation.hook_height_m;
   const far = Math.abs(end - hookY);
-  const middle = far > 40 ? (end + hookY) / 2 : Math.min(end, hookY) - 12;
-  // On a narrow drawing the words would cover the ruler.
-  const long = x > 120;
+  // On a narrow drawing the words keep short and near the hook, clear of the ruler.
+  const long = x > 170;
+  const middle = !long ? Math.max(end, hookY) - 14 : far > 40 ? (end + hookY) / 2 : Math.min(end, hookY) - 12;
   const onBed = !fromSurface && metres < 0.0005;
   const text = onBed
     ? "on the bed"

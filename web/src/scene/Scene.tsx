@@ -55,14 +55,15 @@ export function Scene(props: Props) {
     canZoom && lower
       ? fitLower(height, rig.water.depth_m, deepest, LOWER_M)
       : fitView(height, rig.water.depth_m, deepest, evaluation.afloat.tip_m);
-  const x = Math.round(width * 0.36);
+  const narrow = width < 560;
+  const x = Math.round(width * (narrow ? 0.4 : 0.36));
   const line = course(evaluation.path, view, x, x + 44);
   const drag = useDrag(props.slide, view, props.onSelect);
   const surface = toPx(view, 0);
   const glass = Math.min(92, width * 0.17, height * 0.17);
   const glassX = width - Math.max(glass + 22, 106);
   // In a narrow drawing the labels start below the glass and its caption.
-  const labelsFrom = width < 560 ? 2 * glass + 110 : Math.max(surface, 0) + 16;
+  const labelsFrom = narrow ? 2 * glass + 145 : Math.max(surface, 0) + 16;
 
   return (
     <Box ref={box} position="absolute" inset="0" overflow="hidden" borderRadius="l3">
@@ -100,7 +101,7 @@ export function Scene(props: Props) {
           float={evaluation.afloat}
           wantedM={rig.aim.tip_m}
           cx={glassX}
-          cy={glass + 18}
+          cy={glass + (narrow ? 50 : 18)}
           r={glass}
           units={units}
         />
