@@ -1,0 +1,48 @@
+import { expect, it } from "vitest";
+import { type Catalogue, type Evaluation, Refusal, type Rig } from "../api/client";
+import { METRIC } from "../units/quantity";
+import { stationsOf } from "./stationsOf";
+
+const rig = {
+  species: "rudd",
+  water: { depth_m: 1.9, temperature_c: 16 },
+  aim: { bait_from: "surface", bait_m: 0.9, tip_m: 0.005 },
+  components: [{ kind: "float", label: "3BB", spec: { type: "straight-waggler" } }],
+} as unknown as Rig;
+const catalogue = {
+  species: [{ id: "rudd", name: "rudd" }],
+  float_types: [{ id: "straight-waggler", name: "straight waggler" }],
+} as unknown as Catalogue;
+const evaluation = {
+  setting_m: 0.717,
+  afloat: { carried_kg: 0.00136, wanted_kg: 0.00136 },
+  findings: [
+    { id: "a", station: "load", severity: "refuse" },
+    { id: "b", station: "stop", severity: "note" },
+  ],
+} as unknown as Evaluation;
+const states = (refusal: Refusal | null) =>
+  Object.fromEntries(stationsOf(rig, evaluation, refusal, catalogue, METRIC, "us").map((s) => [s.id, s.state]));
+
+it("shows each bead's value in the person's words and units", () => {
+  const values = stationsOf(rig, evaluation, null, catalogue, METRIC, "us").map((s) => `${s.name}: ${s.value}`);
+  expect(values).toEqual([
+    "Water: 1.90 m, 16.0 °C",
+    "Fish & bait: Rudd, 90 cm down",
+    "Bobber: 3BB, straight waggler",
+    "Load: 1.36 g of 1.36 g",
+    "Stop: 72 cm to the hook",
+  ]);
+});
+
+it("takes the worst finding of a station as its state", () => {
+  expect(states(null)).toEqual({ water: "settled", bait: "settled", float: "settled", load: "refuse", stop: "note" });
+});
+
+it("marks the station whose field the server refused", () => {
+  const refused = (...path: (string | number)[]) =>
+    new Refusal(422, [{ code: "x", path, message: "No.", remedy: "", figures: {} }]);
+  expect(states(refused("rig", "water", "depth_m")).water).toBe("refuse");
+  expect(states(refused("rig", "aim", "tip_m")).float).toBe("refuse");
+  expect(states(refused("rig", "aim", "bait_m")).bait).toBe("refuse");
+});
