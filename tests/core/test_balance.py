@@ -95,6 +95,25 @@ def test_bulk_from_a_small_box_is_as_near_as_any_single_change_can_make_it(
         assert error >= abs(best.error_m) - 1e-6
 
 
+@pytest.mark.parametrize("pattern", PATTERNS, ids=lambda p: p.id)
+@pytest.mark.parametrize("rig_id", RIGS)
+def test_floating_bait_is_balanced_and_hangs_where_it_should(rig_id: str, pattern: object, stock: Stock) -> None:
+    crust = edit(RIGS[rig_id], ChangeBait(do="change-bait", bait="bread-crust"), stock)
+    high = crust.model_copy(update={"aim": crust.aim.model_copy(update={"bait_from": "bed", "bait_m": 0.7})})
+    answer = evaluate(balance_rig(high, stock, Wish(pattern=pattern.id)).rig)  # type: ignore[attr-defined]
+    assert answer.findings == ()
+    assert answer.afloat.tip_m == pytest.approx(high.aim.tip_m, abs=0.001)
+    assert answer.hook_height_m == pytest.approx(0.7, abs=1e-6)
+    assert answer.stop is not None
+    assert answer.stop.standing_line_m > 0.05
+
+
+def test_floating_bait_cannot_hang_lower_than_the_weight_it_stands_on(stock: Stock) -> None:
+    crust = edit(RIGS["bream-slider"], ChangeBait(do="change-bait", bait="bread-crust"), stock)
+    with pytest.raises(OutOfRange, match=r"at least \d+\.\d cm off the bed"):
+        balance_rig(crust, stock, Wish(pattern="bulk"))
+
+
 def test_empty_and_short_boxes_say_what_is_missing() -> None:
     rig = RIGS["rudd-strung"]
     none = Stock(shot=tuple(s.model_copy(update={"count": 0}) for s in SHOT))

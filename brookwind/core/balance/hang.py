@@ -61,11 +61,9 @@ def hanging(rig: Rig, water_kg_m3: float) -> Hanging:
     setting = rig.setting_m
     at = {c.id: i for i, c in enumerate(rig.components)}
     float_at = at[rig.float_piece.id]
-    items, stop_above = [], 0.0
+    items = []
     for i, c in enumerate(rig.components):
         mass, density = getattr(c, "mass_kg", None), getattr(c, "density_kg_m3", None)
-        if isinstance(c, Bead) and c.position_m is None and i < float_at:
-            stop_above += c.length_m
         if mass is None or density is None or isinstance(c, Stop):
             continue
         link = getattr(c, "link", None)
@@ -79,7 +77,16 @@ def hanging(rig: Rig, water_kg_m3: float) -> Hanging:
             )
         )
     sections = tuple((s.lower_m, line_weight_n_m(s, water_kg_m3)) for s in of_kind(rig, LineSection))
-    return Hanging(tuple(items), sections, setting, stop_above)
+    return Hanging(tuple(items), sections, setting, stop_above_m(rig.components))
+
+
+def stop_above_m(components: tuple[Component, ...]) -> float:
+    """By how much beads between the stop and the float hold the stop above it. [m]
+
+    components: in threading order.
+    """
+    above = components[: next(i for i, c in enumerate(components) if c.kind == "float")]
+    return sum(c.length_m for c in above if isinstance(c, Bead) and c.position_m is None)
 
 
 def resting_position_m(components: tuple[Component, ...], index: int, setting_m: float) -> float:

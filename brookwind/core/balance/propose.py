@@ -15,7 +15,7 @@ from brookwind.core.balance.patterns import DROPPER_SHARE_MOST, PATTERN, Grain, 
 from brookwind.core.balance.settle import attachment_depth_m, settle
 from brookwind.core.balance.stock import ShotStock, Stock
 from brookwind.core.balance.target import Target, target_for
-from brookwind.core.depth.stop import set_stop, setting_for, stop_setting
+from brookwind.core.depth.stop import plumb_setting_m, set_stop, stop_setting
 from brookwind.core.errors import Infeasible, NotUnderstood
 from brookwind.core.figures import length, load
 from brookwind.core.frozen import Frozen
@@ -96,7 +96,7 @@ def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
     bare = take_off(rig, is_free_shot)
     if not wish.keep_heavy:
         bare = strip_heavy(bare)
-    at_tip = set_stop(bare, setting_for(bare, target.body, target.immersion_m, target.water_kg_m3))
+    at_tip = set_stop(bare, plumb_setting_m(bare, target.body, target.immersion_m))
     shot = tuple(s for s in stock.shot if s.count > 0)
     best: tuple[Rank, Rig, Choice, _Scheme] | None = None
     for heavy in [None] if wish.keep_heavy else heavy_options(at_tip, stock, target, _hung_pull(at_tip, target)):
@@ -132,7 +132,9 @@ def _allowed(stock: Stock, wish: Wish) -> Stock:
 def _hung_pull(rig: Rig, target: Target) -> float:
     hung = hanging(rig, target.water_kg_m3)
     attachment = attachment_depth_m(target.body, target.immersion_m, hung.stop_above_m)
-    return lay_out(hung, attachment, rig.water.depth_m).pull_n
+    # Only a bait laid on is meant to rest on the bed; until its weights are on, a floating one is not where it will be.
+    laid_on = rig.aim.bait_from == "bed" and rig.aim.bait_m < 0.0
+    return lay_out(hung, attachment, rig.water.depth_m if laid_on else float("inf")).pull_n
 
 
 def _pull(s: ShotStock, water_kg_m3: float) -> float:

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from typing import Literal
 
-from brookwind.core.balance.hang import hanging, lay_out
+from brookwind.core.balance.hang import hanging, lay_out, stop_above_m
 from brookwind.core.balance.settle import Settled, attachment_depth_m, settle
 from brookwind.core.errors import OutOfRange
 from brookwind.core.figures import depth, length
@@ -15,6 +15,9 @@ from brookwind.core.rig.document import Aim, Rig, Water
 
 LEAST_SETTING_M = 0.03
 """A float closer to the hook than this cannot be fished. [m] Editable default."""
+
+
+_FAR_M = 1000.0
 
 
 class StopSetting(Frozen):
@@ -62,31 +65,20 @@ def wanted_hook_depth_m(water: Water, aim: Aim) -> float:
     return water.depth_m - aim.bait_m
 
 
-def setting_for(rig: Rig, body: FloatBody, immersion_m: float, water_kg_m3: float) -> float:
-    """Setting that puts the hook where it is wanted with the float at a given immersion. [m]
+def plumb_setting_m(rig: Rig, body: FloatBody, immersion_m: float) -> float:
+    """Setting that puts the hook where it is wanted if the whole line hangs straight down. [m]
 
-    S = h_hook - a + extra, where extra is twice the line that stands up under a floating end
+    S = h_hook - a
 
-    rig: the rig; its weights decide what stands up.
+    rig: the rig.
     body: its float.
     immersion_m: height of the waterline above the float's base. [m]
-    water_kg_m3: density of the water. [kg/m3]
     Raises: OutOfRange when the water is too shallow for this float.
-    Source: geometry of a line hanging straight; handbook rule that the attachment is the draft below the surface for
-    a bottom-end float and above it for an in-line one.
+    Source: geometry; the attachment is the draft below the surface for a bottom-end float and above it for an in-line
+    one (handbook 5.4).
     """
-    hung = hanging(rig, water_kg_m3)
-    attachment = attachment_depth_m(body, immersion_m, hung.stop_above_m)
-    straight = lay_out(hung, attachment, float("inf"))
-    if straight.hook_depth_m <= 0.0:
-        raise OutOfRange.one(
-            "bait-floats-up",
-            "The bait lifts the line up to the surface.",
-            "Pinch more weight near the hook, or take a bait that floats less.",
-            ("components",),
-        )
-    extra = attachment + hung.setting_m - straight.hook_depth_m
-    setting = wanted_hook_depth_m(rig.water, rig.aim) - attachment + extra
+    hook = wanted_hook_depth_m(rig.water, rig.aim)
+    setting = hook - attachment_depth_m(body, immersion_m, stop_above_m(rig.components))
     if setting < LEAST_SETTING_M:
         raise OutOfRange.one(
             "too-shallow-for-float",
@@ -98,24 +90,73 @@ def setting_for(rig: Rig, body: FloatBody, immersion_m: float, water_kg_m3: floa
     return setting
 
 
+def setting_for(rig: Rig, body: FloatBody, immersion_m: float, water_kg_m3: float) -> float:
+    """Setting that puts the hook where it is wanted with the weights the rig has. [m]
+
+    S = h_hook - a + extra, where extra is twice the line that stands up under a floating end
+
+    rig: the rig; its weights decide what stands up.
+    body: its float.
+    immersion_m: height of the waterline above the float's base. [m]
+    water_kg_m3: density of the water. [kg/m3]
+    Raises: OutOfRange when the water is too shallow for this float, when the bait floats up with everything, or when
+    the weight it stands on would rest on the bed.
+    Source: `plumb_setting_m` and `lay_out`.
+    """
+    setting = plumb_setting_m(rig, body, immersion_m)
+    hung = hanging(rig, water_kg_m3)
+    # Laid out far from surface and bed: only what hangs and what stands up matters.
+    free = lay_out(hung, _FAR_M, float("inf"))
+    if free.path[1][1] < _FAR_M:
+        raise OutOfRange.one(
+            "bait-floats-up",
+            "The bait lifts the line up to the surface.",
+            "Pinch more weight near the hook, or take a bait that floats less.",
+            ("components",),
+        )
+    _check_clear_of_bed(rig, max(depth_m for _, depth_m in free.path) - free.hook_depth_m)
+    return setting + _FAR_M + hung.setting_m - free.hook_depth_m
+
+
+def _check_clear_of_bed(rig: Rig, below_hook_m: float) -> None:
+    """Refuse an aim that would put the weight a floating bait stands on into the bed."""
+    hook = wanted_hook_depth_m(rig.water, rig.aim)
+    if below_hook_m <= 1e-9 or hook > rig.water.depth_m or hook + below_hook_m <= rig.water.depth_m + 1e-6:
+        return
+    raise OutOfRange.one(
+        "weight-below-bait",
+        "The bait stands up {rise} above the last weight, which would rest on the bed.",
+        "Let the bait hang at least {rise} off the bed, or pinch a shot nearer to it.",
+        ("aim", "bait_m"),
+        {"rise": length(below_hook_m)},
+    )
+
+
 def stop_setting(rig: Rig, settled: Settled | None = None) -> StopSetting:
     """Where the stop should go for the rig as it is weighted now.
 
     The float's immersion at the new setting is found by setting the stop and settling again; it changes only by the
-    weight of a little line, so few rounds are needed.
+    weight of a little line, so few rounds are needed. A float that lies over or is pulled under even
+    then has no waterline to reckon from: the setting is that for the wanted tip, which it shows once it is balanced.
 
     rig: the rig.
     settled: the rig at rest, if already known.
     Raises: OutOfRange when the water is too shallow for this float or aim.
     """
     now = settled or settle(rig)
-    wanted, immersion = rig.setting_m, now.immersion_m
+    tip = min(rig.aim.tip_m, now.body.dimensions.tip_length_m)
+    immersion = now.immersion_m if now.status == "stands" else now.body.length_m - tip
+    wanted = setting_for(rig, now.body, immersion, now.water_kg_m3)
     for _ in range(8):
-        wanted = setting_for(rig, now.body, immersion, now.water_kg_m3)
-        again = settle(set_stop(rig, wanted)).immersion_m
-        if abs(again - immersion) < 1e-9:
+        again = settle(set_stop(rig, wanted))
+        if again.status != "stands" or abs(again.immersion_m - immersion) < 1e-9:
             break
-        immersion = again
+        immersion = again.immersion_m
+        wanted = setting_for(rig, now.body, immersion, now.water_kg_m3)
+    return _composed(rig, now, wanted, immersion)
+
+
+def _composed(rig: Rig, now: Settled, wanted: float, immersion: float) -> StopSetting:
     attachment = attachment_depth_m(now.body, immersion, now.hanging.stop_above_m)
     hook_wanted = wanted_hook_depth_m(rig.water, rig.aim)
     return StopSetting(

@@ -6,6 +6,12 @@ import { type Quantity, type Units, write } from "../units/quantity";
 
 type Props = { pinned: Evaluation | null; now: Evaluation; units: Units; onPin: () => void };
 
+const NOT_STANDING = { lies: "lies over", sinks: "under" } as const;
+
+/** A tip is only shown by a float that stands. */
+const tipOf = (e: Evaluation, units: Units) =>
+  e.afloat.status === "stands" ? write(e.afloat.tip_m, "tip", units) : NOT_STANDING[e.afloat.status];
+
 const pieces = (e: Evaluation) => e.ledger.filter((entry) => entry.kind === "shot" || entry.kind === "weight").length;
 
 /** The present rig against the pinned one, in the figures that matter. */
@@ -35,8 +41,8 @@ export function Changed({ pinned, now, units, onPin }: Props) {
         </Button>
       </Flex>
       {rows.map(([name, before, after, quantity]) => {
-        const from = write(before, quantity, units);
-        const to = write(after, quantity, units);
+        const from = quantity === "tip" ? tipOf(pinned, units) : write(before, quantity, units);
+        const to = quantity === "tip" ? tipOf(now, units) : write(after, quantity, units);
         return (
           <Flex key={name} justify="space-between" fontSize="sm" py="0.5" gap="2">
             <Text as="span" color="soft">

@@ -26,7 +26,9 @@ export function stationsOf(
     water: `${write(rig.water.depth_m, "depth", units)}, ${write(rig.water.temperature_c, "temperature", units)}`,
     bait: `${capital(species)}, ${bait} ${rig.aim.bait_from === "bed" ? `off ${word("bed", vocabulary)}` : "down"}`,
     float: float ? `${float.label}, ${kind.split(",")[0]}` : "none",
-    load: afloat ? `${write(afloat.carried_kg, "load", units)} of ${write(afloat.wanted_kg ?? 0, "load", units)}` : "…",
+    load: afloat
+      ? `${write(afloat.carried_kg, "load", units)} of ${afloat.wanted_kg === null ? "none" : write(afloat.wanted_kg, "load", units)}`
+      : "…",
     stop: evaluation ? `${write(evaluation.setting_m, "line", units)} to the hook` : "…",
   };
   const names: Record<StationId, string> = {
