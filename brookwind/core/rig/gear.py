@@ -93,6 +93,30 @@ SPECIES = (
         id="mullet", name="mullet", bait_from="surface", bait_m=1.2, bait="bread-flake", hook_size=8, source="default",
         says="Mid-water to surface along walls, on the tide.",
     ),
+    Species(
+        id="grayling", name="grayling", bait_from="bed", bait_m=0.08, bait="maggot", hook_size=16, source="default",
+        says="Near the bed of steady glides, in shoals.",
+    ),
+    Species(
+        id="dace", name="dace", bait_from="bed", bait_m=0.4, bait="maggot", hook_size=18, source="default",
+        says="Mid-water on the fast side of a crease; quick bites.",
+    ),
+    Species(
+        id="chub", name="chub", bait_from="bed", bait_m=0.1, bait="bread-flake", hook_size=10, source="default",
+        says="Under cover and creases; follows a steady feed.",
+    ),
+    Species(
+        id="zander", name="zander", bait_from="bed", bait_m=0.1, bait="fish-strip", hook_size=4, source="default",
+        says="Near the bed in coloured water, best at dusk.",
+    ),
+    Species(
+        id="char", name="char", bait_from="surface", bait_m=2.0, bait="worm", hook_size=12, source="default",
+        says="Deep in clear cold lakes, higher in low light.",
+    ),
+    Species(
+        id="brown-trout", name="brown trout", bait_from="bed", bait_m=0.2, bait="worm", hook_size=12, source="default",
+        says="Beside the current, near cover.",
+    ),
 )  # fmt: skip
 
 

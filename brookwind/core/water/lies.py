@@ -93,7 +93,7 @@ LIES = (
         "roach": "They hold just inside and tip up into the flow.",
         "dace": "They feed on the fast side of it.",
         "chub": "They hold under it where the flow brings food.",
-        "trout": "They hold beside it and rise into the faster water.",
+        "brown-trout": "They hold beside it and rise into the faster water.",
     })),
     Lie("weed", _weed, MappingProxyType({
         "rudd": "Cover below and insects above.",

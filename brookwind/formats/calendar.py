@@ -1,0 +1,58 @@
+"""A timetable of stop moves as an iCalendar file. Moments are written in UTC, so a change of clocks cannot move
+them."""
+
+from __future__ import annotations
+
+from datetime import datetime, timedelta
+from uuid import NAMESPACE_URL, uuid5
+
+from icalendar import Alarm, Calendar, Event
+
+from brookwind.core.depth.timetable import Move, Timetable, Warned
+
+_REMIND = timedelta(minutes=5)
+
+
+def write_calendar(table: Timetable, name: str, stamp: datetime) -> bytes:
+    """The calendar.
+
+    table: moves and warnings.
+    name: of the session.
+    stamp: moment it is written. [aware]
+    """
+    calendar = Calendar()
+    calendar.add("prodid", "-//Brookwind//timetable//EN")
+    calendar.add("version", "2.0")
+    for move in table.moves:
+        calendar.add_component(_event(move.at, move.until, _move_says(move), name, stamp))
+    for warned in table.warnings:
+        calendar.add_component(_event(warned.at, warned.until, _warning_says(warned), name, stamp))
+    return bytes(calendar.to_ical())
+
+
+def _event(at: datetime, until: datetime, says: str, name: str, stamp: datetime) -> Event:
+    event = Event()
+    # The same table written again replaces its events instead of doubling them.
+    event.add("uid", f"{uuid5(NAMESPACE_URL, f'brookwind:{name}:{at.isoformat()}:{says[:12]}')}@brookwind")
+    event.add("dtstamp", stamp)
+    event.add("dtstart", at)
+    event.add("dtend", max(until, at + timedelta(minutes=1)))
+    event.add("summary", says)
+    event.add("description", name)
+    alarm = Alarm()
+    alarm.add("action", "DISPLAY")
+    alarm.add("description", says)
+    alarm.add("trigger", -_REMIND)
+    event.add_component(alarm)
+    return event
+
+
+def _move_says(move: Move) -> str:
+    slide = ""
+    if move.slide_m is not None and abs(move.slide_m) >= 0.005:
+        slide = f", slide {abs(move.slide_m) * 100:.0f} cm {'deeper' if move.slide_m > 0 else 'shallower'}"
+    return f"Stop to {move.setting_m:.2f} m{slide}"
+
+
+def _warning_says(warned: Warned) -> str:
+    return warned.says.format(**warned.figures) if warned.figures else warned.says
