@@ -36,12 +36,16 @@ def _fail(error: BrookwindError) -> NoReturn:
     raise typer.Exit(4 if isinstance(error, Infeasible) else 3)
 
 
-def _json_from(source: str) -> Any:
+def _bytes_from(source: str) -> bytes:
     try:
-        text = sys.stdin.read() if source == "-" else Path(source).read_text(encoding="utf-8")
-        return json.loads(text)
+        return sys.stdin.buffer.read() if source == "-" else Path(source).read_bytes()
     except OSError as error:
         _fail(NotUnderstood.one("file", f"{source} cannot be read: {error.strerror}.", "Name a file that is there."))
+
+
+def _json_from(source: str) -> Any:
+    try:
+        return json.loads(_bytes_from(source).decode("utf-8"))
     except UnicodeDecodeError:
         _fail(NotUnderstood.one("file-text", f"{source} is not UTF-8 text.", "Give a rig document as JSON."))
     except json.JSONDecodeError as error:
@@ -128,6 +132,108 @@ def schema_command(name: Annotated[str, typer.Argument(help="rig")] = "rig") -> 
     typer.echo(json.dumps(schema, indent=2))
 
 
+@app.command("plumb")
+def plumb_command(
+    readings: Annotated[str, typer.Argument(help="CSV with setting_m, seen, value_m, at; - for standard input.")],
+    float_type: Annotated[str, typer.Option("--float", help="Type of the float plumbed with.")] = "straight-waggler",
+    capacity_g: Annotated[float, typer.Option(help="Its capacity, in grams of shot.")] = 3.0,
+    carried_g: Annotated[float, typer.Option(help="Shot it carries besides the plummet.")] = 0.0,
+    plummet_g: Annotated[float, typer.Option(help="Mass of the plummet.")] = 20.0,
+    least_m: Annotated[float, typer.Option(help="Shallowest depth thought possible.")] = 0.2,
+    most_m: Annotated[float, typer.Option(help="Deepest depth thought possible.")] = 6.0,
+    distance_m: Annotated[float, typer.Option(help="Distance to the float.")] = 5.0,
+    bait_m: Annotated[float, typer.Option(help="Height off the bed the bait is wanted at.")] = 0.05,
+    as_json: AsJson = False,
+) -> None:
+    """Tell the depth from plumbing casts, the casts that disagree, and the next setting to try."""
+    from brookwind.core.depth.plumbing.infer import plumb
+    from brookwind.core.depth.plumbing.readings import Plumbing
+    from brookwind.formats.readings_csv import read_readings
+
+    try:
+        spec = {"type": float_type, "capacity_kg": capacity_g / 1000.0}
+        fields = {
+            "id": "command-line",
+            "distance_m": distance_m,
+            "least_m": least_m,
+            "most_m": most_m,
+            "bait_m": bait_m,
+            "setup": {"spec": spec, "carried_kg": carried_g / 1000.0, "plummet_kg": plummet_g / 1000.0},
+            "readings": read_readings(_bytes_from(readings)),
+        }
+        answer = plumb(Plumbing.model_validate(fields))
+    except ValidationError as error:
+        _fail(from_validation(error))
+    except BrookwindError as error:
+        _fail(error)
+    if as_json:
+        typer.echo(answer.model_dump_json(indent=2))
+    else:
+        typer.echo(answer.says.format(**answer.figures))
+        typer.echo(f"Nine times in ten between {answer.interval.low_m:.3f} and {answer.interval.high_m:.3f} m.")
+        for clash in answer.clashes:
+            typer.echo(f"{clash.first} and {clash.second}: {clash.says.format(**clash.figures)}")
+        if answer.next:
+            typer.echo(f"Next: {answer.next.setting_m:.2f} m. {answer.next.says}")
+    if answer.state == "clash":
+        raise typer.Exit(5)
+
+
+@app.command("timetable")
+def timetable_command(
+    plan_file: Annotated[str, typer.Argument(help="Plan as JSON, or - for standard input.")],
+    calendar: Annotated[Path | None, typer.Option(help="Write the moves to this file as iCalendar.")] = None,
+    as_json: AsJson = False,
+) -> None:
+    """When to move the stop while the level changes."""
+    from brookwind.core.depth.timetable import Plan, timetable
+
+    try:
+        plan = Plan.model_validate(_json_from(plan_file))
+        table = timetable(plan)
+    except ValidationError as error:
+        _fail(from_validation(error))
+    except BrookwindError as error:
+        _fail(error)
+    if calendar is not None:
+        from datetime import UTC, datetime
+
+        from brookwind.formats.calendar import write_calendar
+
+        calendar.write_bytes(write_calendar(table, plan.name or "stop moves", datetime.now(UTC)))
+    if as_json:
+        typer.echo(table.model_dump_json(indent=2))
+        return
+    for move in table.moves:
+        slide = "" if move.slide_m is None else f", slide {move.slide_m * 100:+.0f} cm"
+        typer.echo(f"{move.at:%Y-%m-%d %H:%M} UTC  {move.setting_m:.2f} m{slide}  ({move.depth_m:.2f} m of water)")
+    for warned in table.warnings:
+        typer.echo(f"{warned.at:%Y-%m-%d %H:%M} to {warned.until:%H:%M} UTC: {warned.says.format(**warned.figures)}")
+
+
+@app.command()
+def standins(
+    sounder_port: Annotated[int, typer.Option(help="Port of the sounder.")] = 10110,
+    web_port: Annotated[int, typer.Option(help="Port of gauge and weather.")] = 8762,
+) -> None:
+    """Run the made-up instruments: sounder, gauge, weather."""
+    from threading import Event
+
+    from brookwind.instruments.standins.all import running
+
+    try:
+        with running(sounder_port, web_port) as addresses:
+            for address in addresses:
+                typer.echo(f"{address.kind}: {address.where}")
+            sys.stdout.flush()
+            Event().wait()
+    except KeyboardInterrupt:
+        raise typer.Exit from None
+    except OSError as error:
+        where = f"Port {sounder_port} or {web_port}"
+        _fail(NotUnderstood.one("port", f"{where} cannot be used: {error.strerror}.", "Choose others."))
+
+
 @app.command()
 def serve(
     port: Annotated[int, typer.Option(help="Port to listen on.")] = 8750,
@@ -156,10 +262,14 @@ def demo(
             leftover.unlink()
     engine = open_database(path)
     load_demo(engine)
-    _serve(engine, "127.0.0.1", port)
+    from brookwind.instruments.hub import Hub
+    from brookwind.instruments.standins.all import running
+
+    with running() as addresses:
+        _serve(engine, "127.0.0.1", port, Hub(addresses))
 
 
-def _serve(engine: Any, host: str, port: int) -> None:
+def _serve(engine: Any, host: str, port: int, hub: Any = None) -> None:
     import uvicorn
 
     from brookwind.api.app import LOCAL_HOSTS, make_app
@@ -167,7 +277,7 @@ def _serve(engine: Any, host: str, port: int) -> None:
     # Listening on other addresses is the person's own wish; then any name may be used to reach it.
     hosts = LOCAL_HOSTS if host in LOCAL_HOSTS else ("*",)
     typer.echo(f"Brookwind {__version__} on http://{host}:{port}")
-    uvicorn.run(make_app(engine, hosts), host=host, port=port, log_level="warning", server_header=False)
+    uvicorn.run(make_app(engine, hosts, hub=hub), host=host, port=port, log_level="warning", server_header=False)
 
 
 def _print_evaluation(rig: Rig, answer: Evaluation) -> None:

@@ -14,7 +14,8 @@ from starlette.middleware.trustedhost import TrustedHostMiddleware
 from brookwind import __version__
 from brookwind.api import problems
 from brookwind.api.guard import Guard
-from brookwind.api.routers import compute, records, rigs
+from brookwind.api.routers import compute, files, instruments, records, rigs, water
+from brookwind.instruments.hub import Hub
 
 STATIC = Path(__file__).parent.parent / "static"
 
@@ -35,12 +36,15 @@ register_url_convertor("page", _PageConvertor())
 LOCAL_HOSTS = ("127.0.0.1", "localhost", "[::1]", "testserver")
 
 
-def make_app(engine: Engine, hosts: tuple[str, ...] = LOCAL_HOSTS, static: Path = STATIC) -> FastAPI:
+def make_app(
+    engine: Engine, hosts: tuple[str, ...] = LOCAL_HOSTS, static: Path = STATIC, hub: Hub | None = None
+) -> FastAPI:
     """Put the application together.
 
     engine: the database.
     hosts: host names it answers to; others are refused, so that no foreign page can reach it by a name of its own.
     static: folder of the built web application.
+    hub: instruments in use; none are known when left out.
     """
     app = FastAPI(
         title="Brookwind",
@@ -52,8 +56,9 @@ def make_app(engine: Engine, hosts: tuple[str, ...] = LOCAL_HOSTS, static: Path 
         separate_input_output_schemas=False,
     )
     app.state.engine = engine
+    app.state.hub = hub or Hub()
     problems.install(app)
-    for router in (records.router, rigs.router, compute.router):
+    for router in (records.router, rigs.router, compute.router, water.router, files.router, instruments.router):
         app.include_router(router)
     _serve_pages(app, static)
     app.add_middleware(GZipMiddleware, minimum_size=2000, compresslevel=4)

@@ -8,6 +8,9 @@ from brookwind.api.problems import answer
 from brookwind.core.errors import Problem
 
 MOST_BYTES = 2_000_000
+MOST_FILE_BYTES = 16_000_000
+_FILES = "/api/read/"
+"""Addresses that take whole files, such as a sounder's log."""
 
 # The style library makes empty style elements and fills them by script; this is the hash of nothing at all.
 _EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='"
@@ -51,11 +54,12 @@ class Guard:
 
         length = dict(scope["headers"]).get(b"content-length", b"0")
         chunked = b"transfer-encoding" in dict(scope["headers"])
-        if chunked or not length.isdigit() or int(length) > MOST_BYTES:
+        most = MOST_FILE_BYTES if scope["path"].startswith(_FILES) else MOST_BYTES
+        if chunked or not length.isdigit() or int(length) > most:
             problem = Problem(
                 code="too-long",
                 message="What was sent is too long, or does not say how long it is.",
-                remedy=f"Send at most {MOST_BYTES // 1_000_000} MB with a content length.",
+                remedy=f"Send at most {most // 1_000_000} MB with a content length.",
             )
             await answer(413, "Too long", (problem,))(scope, receive, send_with_headers)
             return

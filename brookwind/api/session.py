@@ -9,7 +9,7 @@ from fastapi import Depends, Request
 from sqlmodel import Session
 
 from brookwind.store.database import unit_of_work
-from brookwind.store.repositories import Box, Rigs, Swims, Waters
+from brookwind.store.repositories import Box, Rigs, Surveys, Swims, Waters
 
 
 def _session(request: Request) -> Iterator[Session]:
@@ -29,6 +29,10 @@ def _swims(session: SessionOfRequest) -> Swims:
     return Swims(session)
 
 
+def _surveys(session: SessionOfRequest) -> Surveys:
+    return Surveys(session)
+
+
 def _box(session: SessionOfRequest) -> Box:
     return Box(session)
 
@@ -39,5 +43,6 @@ def _rigs(session: SessionOfRequest) -> Rigs:
 
 WatersOfRequest = Annotated[Waters, Depends(_waters)]
 SwimsOfRequest = Annotated[Swims, Depends(_swims)]
+SurveysOfRequest = Annotated[Surveys, Depends(_surveys)]
 BoxOfRequest = Annotated[Box, Depends(_box)]
 RigsOfRequest = Annotated[Rigs, Depends(_rigs)]

@@ -3,6 +3,8 @@
 from __future__ import annotations
 
 import json
+import re
+from datetime import UTC, date, datetime
 from importlib.resources import files
 from typing import Any
 
@@ -11,9 +13,10 @@ from sqlalchemy import Engine
 
 from brookwind.core.balance.stock import BoxItem
 from brookwind.core.rig.document import Rig, read_rig
+from brookwind.core.water.survey import Survey
 from brookwind.store.database import unit_of_work
 from brookwind.store.records import SwimFields, WaterFields
-from brookwind.store.repositories import Box, Rigs, Swims, Waters
+from brookwind.store.repositories import Box, Rigs, Surveys, Swims, Waters
 
 _HERE = files("brookwind.demo")
 
@@ -34,10 +37,31 @@ def demo_box() -> list[BoxItem]:
     return TypeAdapter(list[BoxItem]).validate_python(_read("box.json"))
 
 
-def load_demo(engine: Engine) -> bool:
+_WRITTEN = date(2026, 11, 23)
+"""The day the scenario's dates were written for."""
+
+
+def demo_surveys(today: date = _WRITTEN) -> list[Survey]:
+    """What the demo knows of its waters, with the scenario's day moved to another.
+
+    today: the day that becomes the scenario's.
+    """
+    shift = today - _WRITTEN
+
+    def moved(found: re.Match[str]) -> str:
+        return f'"{date.fromisoformat(found[1]) + shift}T'
+
+    folder = _HERE.joinpath("surveys")
+    names = sorted(entry.name for entry in folder.iterdir() if entry.name.endswith(".json"))
+    texts = [folder.joinpath(name).read_text(encoding="utf-8") for name in names]
+    return [Survey.model_validate_json(re.sub(r'"(\d{4}-\d\d-\d\d)T', moved, text)) for text in texts]
+
+
+def load_demo(engine: Engine, today: date | None = None) -> bool:
     """Put the demo scenario into a database; an already used one is left alone. True when it was loaded.
 
     engine: the database.
+    today: the day its sessions are on; the present one when left out.
     """
     with unit_of_work(engine) as session:
         waters, swims, box, rigs = Waters(session), Swims(session), Box(session), Rigs(session)
@@ -47,6 +71,9 @@ def load_demo(engine: Engine) -> bool:
             waters.create(WaterFields.model_validate(fields))
         for fields in _read("swims.json"):
             swims.create(SwimFields.model_validate(fields))
+        surveys = Surveys(session)
+        for survey in demo_surveys(today or datetime.now(UTC).date()):
+            surveys.create(survey)
         for item in demo_box():
             box.create(item)
         for rig in demo_rigs():

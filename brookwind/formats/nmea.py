@@ -10,8 +10,8 @@ from functools import lru_cache, reduce
 from operator import xor
 from statistics import median
 
-from pynmea2.nmea_utils import datestamp, dm_to_sd, timestamp
 from pydantic import BaseModel, ConfigDict
+from pynmea2.nmea_utils import datestamp, dm_to_sd, timestamp
 
 # A log has few days and very many lines.
 _date = lru_cache(maxsize=16)(datestamp)

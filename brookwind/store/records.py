@@ -11,6 +11,7 @@ from brookwind.core.balance.stock import BoxItem
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.components import PieceId
 from brookwind.core.rig.document import Rig
+from brookwind.core.water.survey import Survey
 
 
 class WaterFields(Frozen):
@@ -34,7 +35,7 @@ class SwimFields(Frozen):
     notes: str = Field(default="", max_length=4000)
 
 
-FieldsT = TypeVar("FieldsT", WaterFields, SwimFields, BoxItem, Rig)
+FieldsT = TypeVar("FieldsT", WaterFields, SwimFields, BoxItem, Rig, Survey)
 
 
 class Kept(BaseModel, Generic[FieldsT]):

@@ -12,10 +12,11 @@ from sqlmodel import Session, col, select
 from brookwind.core.balance.stock import BoxItem, FloatStock, LeadStock, ShotStock, Stock
 from brookwind.core.errors import BrookwindError
 from brookwind.core.rig.document import Rig
+from brookwind.core.water.survey import Survey
 from brookwind.store.records import FieldsT, Kept, Revision, RigSummary, SwimFields, WaterFields
-from brookwind.store.tables import BoxItemRow, RigRevisionRow, RigRow, SwimRow, WaterRow, now
+from brookwind.store.tables import BoxItemRow, RigRevisionRow, RigRow, SurveyRow, SwimRow, WaterRow, now
 
-Row = WaterRow | SwimRow | BoxItemRow | RigRow
+Row = WaterRow | SwimRow | BoxItemRow | RigRow | SurveyRow
 
 _GATHER = timedelta(minutes=2)
 """Saves closer together than this share one revision, so that a drag does not fill the list."""
@@ -143,6 +144,31 @@ class Swims(Repository[SwimFields]):
             raise NotKept.one(
                 "no-water", f"There is no water {fields.water_id!r}.", "Enter the water first.", ("water_id",)
             )
+
+
+class Surveys(Repository[Survey]):
+    """What is known of each swim's water. A swim nobody surveyed yet has an empty one at version 0."""
+
+    def __init__(self, session: Session) -> None:
+        """Bind to a session."""
+        super().__init__(session, SurveyRow, Survey, "survey", key="swim_id")
+
+    def of(self, swim_id: str) -> Kept[Survey]:
+        """The survey of a swim, empty when there is none yet. Raises: NotKept when there is no such swim."""
+        if self.session.get(SurveyRow, swim_id) is not None:
+            return self.get(swim_id)
+        self._check_belongs(Survey(swim_id=swim_id))
+        return Kept(version=0, updated_at=now(), fields=Survey(swim_id=swim_id))
+
+    def keep(self, swim_id: str, version: int, fields: Survey) -> Kept[Survey]:
+        """Write a survey; version 0 is the empty one. Raises: Stale, NotKept."""
+        if version == 0 and self.session.get(SurveyRow, swim_id) is None and fields.swim_id == swim_id:
+            return self.create(fields)
+        return self.replace(swim_id, version, fields)
+
+    def _check_belongs(self, fields: Survey) -> None:
+        if self.session.get(SwimRow, fields.swim_id) is None:
+            raise NotKept.one("no-swim", f"There is no swim {fields.swim_id!r}.", "Enter the swim first.", ("swim_id",))
 
 
 class Box(Repository[BoxItem]):

@@ -41,6 +41,17 @@ class SwimRow(SQLModel, table=True):
     updated_at: datetime = Field(default_factory=now)
 
 
+class SurveyRow(SQLModel, table=True):
+    """What is known of a swim's water; it goes with the swim."""
+
+    __tablename__ = "survey"
+
+    id: str = Field(sa_column=Column(String, ForeignKey("swim.id", ondelete="CASCADE"), primary_key=True))
+    version: int = 1
+    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
+    updated_at: datetime = Field(default_factory=now)
+
+
 class BoxItemRow(SQLModel, table=True):
     """A compartment of the tackle box."""
 

@@ -69,6 +69,8 @@ class Plumbed(Frozen):
     good_enough_m: float
     says: str
     figures: dict[str, Figure]
+    caution: str
+    """What makes these casts doubtful; empty when nothing does."""
     bounds: tuple[Bounds, ...]
     clashes: tuple[Clash, ...]
     next: NextCast | None
@@ -93,17 +95,34 @@ def plumb(p: Plumbing) -> Plumbed:
     interval = _interval(depths, posterior)
     enough = good_enough_m(p.bait_m)
     clashes = _clashes(depths, p.readings, likes)
+    lean, caution = _caution(p, interval)
     state, says, figures = _verdict(p, interval, enough, clashes, bool(likes))
     return Plumbed(
         state=state,
         interval=interval,
         good_enough_m=enough,
         says=says,
-        figures=figures,
+        figures={**figures, "lean": length(lean)},
+        caution=caution,
         bounds=bounds,
         clashes=clashes,
         next=None if state in {"enough", "clash"} else next_cast(p, depths, posterior),
         density=_density(depths, posterior),
+    )
+
+
+LEAN_CAUTION_M = 0.1
+"""Line lost to the lean from which casts are called doubtful. [m] Editable default."""
+
+
+def _caution(p: Plumbing, interval: Interval) -> tuple[float, str]:
+    lean = response(p.setup, round(interval.depth_m, 1)).lean_m
+    if lean <= LEAN_CAUTION_M:
+        return lean, ""
+    held = "" if p.setup.held else "Hold the rod tip straight above the float, or plumb"
+    return lean, (
+        "Current and wind lean the line over: it loses about {lean}, and half of that is doubtful. "
+        f"{held or 'Plumb'} with a larger float or from slower water."
     )
 
 

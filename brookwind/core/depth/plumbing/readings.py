@@ -103,6 +103,8 @@ class Setup(Frozen):
     """Mass of the plummet, taken as lead. [kg] Editable default."""
     wanted_tip_m: float = Field(default=0.005, gt=0, le=0.5)
     sliding: bool = False
+    held: bool = False
+    """Rod or pole tip is held straight above the float and takes the push of current and wind on it."""
     line_diameter_m: float = Field(default=0.00018, gt=0, le=0.002)
     line: Literal["nylon", "fluorocarbon", "braid"] = "nylon"
     surface_ms: float = Field(default=0.0, ge=0, le=4)

@@ -90,7 +90,7 @@ def response(setup: Setup, setting_m: float) -> Response:
     lean = lean_excess_m(
         setting_m,
         pulls,
-        float_load_n(frontal, setup.surface_ms, setup.wind_ms, water),
+        0.0 if setup.held else float_load_n(frontal, setup.surface_ms, setup.wind_ms, water),
         line_load_n_m(setup.line_diameter_m, setup.surface_ms, water),
     )
     stretch = setting_m * pulls / (_YOUNG_PA[setup.line] * pi / 4.0 * setup.line_diameter_m**2)

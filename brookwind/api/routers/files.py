@@ -1,0 +1,149 @@
+"""Open formats in and out: soundings as CSV and GeoJSON, waypoints as GPX, a sounder's log."""
+
+from __future__ import annotations
+
+import io
+import json
+from collections.abc import Iterator
+from typing import Annotated, Literal
+
+from fastapi import APIRouter, Body, Query
+from fastapi.responses import Response, StreamingResponse
+from pydantic import BaseModel
+
+from brookwind.api.session import SurveysOfRequest, SwimsOfRequest
+from brookwind.core.water.place import position, seen_from
+from brookwind.core.water.survey import Mark, Place, Sounding
+from brookwind.formats.echoes import soundings_from
+from brookwind.formats.geojson import read_geojson, write_geojson
+from brookwind.formats.gpx import Waypoint, read_gpx, write_gpx
+from brookwind.formats.nmea import Echo, NmeaReader, read_log
+from brookwind.formats.soundings_csv import read_soundings, write_soundings
+from brookwind.formats.text import Refused, Soundings, text_of
+
+router = APIRouter(prefix="/api", tags=["files"])
+
+FileBody = Annotated[bytes, Body(media_type="application/octet-stream")]
+
+
+class Marks(BaseModel):
+    """Fish marks and swims read from waypoints, and those left out."""
+
+    marks: tuple[Mark, ...]
+    swims: tuple[Waypoint, ...]
+    refused: tuple[Refused, ...]
+
+
+class LogProgress(BaseModel):
+    """A line of the answer to a log: progress while it is read, soundings at the end."""
+
+    lines: int
+    of: int
+    says: str = ""
+    soundings: tuple[Sounding, ...] | None = None
+
+
+def _attached(body: str, media: str, name: str) -> Response:
+    return Response(body, media_type=media, headers={"content-disposition": f'attachment; filename="{name}"'})
+
+
+@router.get("/surveys/{swim_id}/soundings.csv", response_class=Response)
+def export_csv(swim_id: str, surveys: SurveysOfRequest) -> Response:
+    """The soundings of a swim as CSV."""
+    return _attached(write_soundings(surveys.of(swim_id).fields.soundings), "text/csv", f"{swim_id}-soundings.csv")
+
+
+@router.get("/surveys/{swim_id}/soundings.geojson", response_class=Response)
+def export_geojson(swim_id: str, surveys: SurveysOfRequest) -> Response:
+    """The soundings of a swim as GeoJSON."""
+    survey = surveys.of(swim_id).fields
+    return _attached(write_geojson(survey.soundings, survey.place), "application/geo+json", f"{swim_id}.geojson")
+
+
+@router.get("/surveys/{swim_id}/waypoints.gpx", response_class=Response)
+def export_gpx(swim_id: str, surveys: SurveysOfRequest, swims: SwimsOfRequest) -> Response:
+    """A swim and its fish marks as GPX waypoints."""
+    survey, swim = surveys.of(swim_id).fields, swims.get(swim_id).fields
+    home = survey.place
+    points = [
+        Waypoint(
+            kind="swim",
+            id=swim_id,
+            name=swim.name,
+            latitude_deg=home.latitude_deg,
+            longitude_deg=home.longitude_deg,
+            depth_m=swim.depth_m,
+            note=swim.notes,
+        )
+    ]
+    for m in survey.marks:
+        latitude, longitude = position(home, m.distance_m, m.bearing_deg)
+        points.append(
+            Waypoint(
+                id=m.id, name=m.note[:80], latitude_deg=latitude, longitude_deg=longitude, depth_m=m.depth_m, at=m.at
+            )
+        )
+    return _attached(write_gpx(points), "application/gpx+xml", f"{swim_id}.gpx")
+
+
+@router.post("/read/soundings")
+def import_soundings(
+    swim_id: str, form: Annotated[Literal["csv", "geojson"], Query()], file: FileBody, surveys: SurveysOfRequest
+) -> Soundings:
+    """Read soundings to accept or drop; nothing is kept yet."""
+    if form == "csv":
+        return read_soundings(file)
+    return read_geojson(file, surveys.of(swim_id).fields.place)
+
+
+@router.post("/read/gpx")
+def import_gpx(swim_id: str, file: FileBody, surveys: SurveysOfRequest) -> Marks:
+    """Read waypoints: swims with their position, fish marks as seen from this swim. Nothing is kept yet."""
+    home = surveys.of(swim_id).fields.place
+    marks, swims, refused = [], [], []
+    for number, p in enumerate(read_gpx(file), start=1):
+        if p.kind == "swim":
+            swims.append(p)
+            continue
+        distance, bearing = seen_from(home, p.latitude_deg, p.longitude_deg)
+        if p.depth_m is None:
+            refused.append(Refused(line=number, says=f"{p.name or p.id} has no depth."))
+        elif distance > 300.0:
+            refused.append(Refused(line=number, says=f"{p.name or p.id} lies {distance:.0f} m from this swim."))
+        else:
+            marks.append(
+                Mark(id=p.id, depth_m=p.depth_m, distance_m=distance, bearing_deg=bearing, at=p.at, note=p.name)
+            )
+    return Marks(marks=tuple(marks), swims=tuple(swims), refused=tuple(refused))
+
+
+@router.post("/read/nmea", response_class=StreamingResponse, responses={200: {"model": LogProgress}})
+def import_log(
+    swim_id: str,
+    file: FileBody,
+    surveys: SurveysOfRequest,
+    level_m: Annotated[float, Query(ge=-30, le=30)] = 0.0,
+    distance_m: Annotated[float, Query(ge=0, le=300)] = 0.0,
+    bearing_deg: Annotated[float, Query(ge=-180, le=180)] = 0.0,
+) -> StreamingResponse:
+    """Read a sounder's log. The answer is one JSON object a line: progress, then soundings to accept or drop."""
+    text = text_of(file, "log")
+    place = surveys.of(swim_id).fields.place
+    return StreamingResponse(
+        _progress(text, place, level_m, distance_m, bearing_deg), media_type="application/x-ndjson"
+    )
+
+
+def _progress(text: str, place: Place, level_m: float, distance_m: float, bearing_deg: float) -> Iterator[str]:
+    total = text.count("\n") + 1
+    reader = NmeaReader()
+    echoes: list[Echo] = []
+    for got in read_log(io.StringIO(text), reader):
+        if isinstance(got, int):
+            yield json.dumps({"lines": got, "of": total}) + "\n"
+        else:
+            echoes.append(got)
+    count = reader.count()
+    found = soundings_from(echoes, place, level_m, distance_m, bearing_deg)
+    says = f"{count.depths} depths in {count.read} lines make {len(found)} soundings. {count.says()}".strip()
+    yield LogProgress(lines=total, of=total, says=says, soundings=found).model_dump_json() + "\n"

@@ -1,0 +1,107 @@
+"""The water of a swim: its survey, what it amounts to, plumbing, and the timetable as a calendar."""
+
+from __future__ import annotations
+
+from datetime import UTC, datetime
+from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
+
+from fastapi import APIRouter
+from fastapi.responses import Response
+from pydantic import BaseModel
+
+from brookwind.api.session import SurveysOfRequest, SwimsOfRequest
+from brookwind.core.depth.plumbing.infer import Plumbed, plumb
+from brookwind.core.depth.plumbing.readings import Plumbing
+from brookwind.core.errors import OutOfRange
+from brookwind.core.water.keep import sounding_from
+from brookwind.core.water.level import level_m
+from brookwind.core.water.picture import Look, Picture, look
+from brookwind.core.water.survey import LevelSource, Sounding, Survey
+from brookwind.formats.calendar import write_calendar
+from brookwind.store.records import Kept
+
+router = APIRouter(prefix="/api", tags=["water"])
+
+
+class SurveyUpdate(BaseModel):
+    """A survey as changed, and the version it was read at."""
+
+    version: int
+    fields: Survey
+
+
+class PlumbRequest(BaseModel):
+    """The readings of a spot. With a source of levels, readings that carry a time are put to the level of that time."""
+
+    plumbing: Plumbing
+    level: LevelSource | None = None
+
+
+@router.get("/surveys/{swim_id}")
+def read_survey(swim_id: str, surveys: SurveysOfRequest) -> Kept[Survey]:
+    """What is known of a swim; version 0 when nothing is yet."""
+    return surveys.of(swim_id)
+
+
+@router.put("/surveys/{swim_id}")
+def keep_survey(swim_id: str, change: SurveyUpdate, surveys: SurveysOfRequest) -> Kept[Survey]:
+    """Keep what is known of a swim."""
+    _check_zone(change.fields.place.time_zone)
+    return surveys.keep(swim_id, change.version, change.fields)
+
+
+@router.post("/water/look")
+def look_at(ask: Look) -> Picture:
+    """Everything the water screen shows at one moment."""
+    return look(ask)
+
+
+@router.post("/water/plumb")
+def plumb_spot(request: PlumbRequest) -> Plumbed:
+    """What the readings of a spot tell together, and the next setting to try."""
+    return plumb(_levelled(request))
+
+
+@router.post("/water/sounding")
+def sounding_of(request: PlumbRequest) -> Sounding:
+    """The sounding a plumbing amounts to."""
+    return sounding_from(_levelled(request))
+
+
+@router.post("/water/timetable.ics")
+def calendar(ask: Look, swims: SwimsOfRequest) -> Response:
+    """The stop moves of the session as an iCalendar file."""
+    picture = look(ask)
+    if picture.timetable is None:
+        problem = picture.timetable_problem
+        if problem is not None:
+            raise OutOfRange(problem)
+        raise OutOfRange.one(
+            "no-session", "There is no session to make a timetable for.", "Enter its start and end, and a depth."
+        )
+    name = swims.get(ask.survey.swim_id).fields.name
+    body = write_calendar(picture.timetable, name, datetime.now(UTC))
+    return Response(
+        body, media_type="text/calendar", headers={"content-disposition": 'attachment; filename="stop-moves.ics"'}
+    )
+
+
+def _levelled(request: PlumbRequest) -> Plumbing:
+    p = request.plumbing
+    if request.level is None:
+        return p
+    source = request.level
+    readings = tuple(r if r.at is None else r.model_copy(update={"level_m": level_m(source, r.at)}) for r in p.readings)
+    return p.model_copy(update={"readings": readings})
+
+
+def _check_zone(name: str) -> None:
+    try:
+        ZoneInfo(name)
+    except (ZoneInfoNotFoundError, ValueError) as error:
+        raise OutOfRange.one(
+            "time-zone",
+            f"The time zone {name!r} is not known.",
+            "Pick one such as UTC.",
+            ("fields", "place", "time_zone"),
+        ) from error

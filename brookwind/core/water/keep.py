@@ -1,0 +1,39 @@
+"""From a plumbed spot to a sounding of the section."""
+
+from __future__ import annotations
+
+from datetime import datetime
+
+from brookwind.core.depth.plumbing.infer import plumb
+from brookwind.core.depth.plumbing.readings import Plumbing
+from brookwind.core.errors import OutOfRange
+from brookwind.core.water.survey import Sounding
+
+_LEAST_HALF_M = 0.01
+
+
+def sounding_from(p: Plumbing) -> Sounding:
+    """The sounding a plumbing amounts to, under the plumbing's own id so that keeping it again replaces it.
+
+    p: the spot with its readings.
+    Raises: OutOfRange when nothing was read, or two readings disagree.
+    """
+    found = plumb(p)
+    if found.state in {"nothing", "clash", "beyond"}:
+        raise OutOfRange.one(
+            "plumbing-open",
+            found.says.format(**found.figures) if found.figures else found.says,
+            "Make that clear before keeping it as a sounding.",
+            ("readings",),
+        )
+    times: list[datetime] = [r.at for r in p.readings if r.at is not None]
+    return Sounding(
+        id=p.id,
+        distance_m=p.distance_m,
+        bearing_deg=p.bearing_deg,
+        depth_m=round(found.interval.depth_m, 3),
+        half_m=round(max(_LEAST_HALF_M, found.interval.half_m), 3),
+        level_m=p.level_m,
+        at=max(times, default=None),
+        note=p.note[:200],
+    )
