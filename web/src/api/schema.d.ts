@@ -136,6 +136,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/instruments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Instruments
+         * @description Every known instrument and how it does.
+         */
+        get: operations["list_instruments_api_instruments_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/connect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Connect
+         * @description Reach an instrument; a sounder stays connected, gauge and weather are asked once.
+         */
+        post: operations["connect_api_instruments_connect_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/disconnect": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Disconnect
+         * @description Let go of an instrument.
+         */
+        post: operations["disconnect_api_instruments_disconnect_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/levels": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Gauge Levels
+         * @description What the gauge told last.
+         */
+        get: operations["gauge_levels_api_instruments_levels_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/soundings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Live Soundings
+         * @description What the sounder told since the last taking, as soundings to accept or drop.
+         */
+        post: operations["live_soundings_api_instruments_soundings_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/label": {
         parameters: {
             query?: never;
@@ -150,6 +250,66 @@ export interface paths {
          * @description What a label says.
          */
         post: operations["read_label_api_label_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/read/gpx": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Gpx
+         * @description Read waypoints: swims with their position, fish marks as seen from this swim. Nothing is kept yet.
+         */
+        post: operations["import_gpx_api_read_gpx_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/read/nmea": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Log
+         * @description Read a sounder's log. The answer is one JSON object a line: progress, then soundings to accept or drop.
+         */
+        post: operations["import_log_api_read_nmea_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/read/soundings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Import Soundings
+         * @description Read soundings to accept or drop; nothing is kept yet.
+         */
+        post: operations["import_soundings_api_read_soundings_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -248,6 +408,90 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/surveys/{swim_id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Survey
+         * @description What is known of a swim; version 0 when nothing is yet.
+         */
+        get: operations["read_survey_api_surveys__swim_id__get"];
+        /**
+         * Keep Survey
+         * @description Keep what is known of a swim.
+         */
+        put: operations["keep_survey_api_surveys__swim_id__put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/surveys/{swim_id}/soundings.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Csv
+         * @description The soundings of a swim as CSV.
+         */
+        get: operations["export_csv_api_surveys__swim_id__soundings_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/surveys/{swim_id}/soundings.geojson": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Geojson
+         * @description The soundings of a swim as GeoJSON.
+         */
+        get: operations["export_geojson_api_surveys__swim_id__soundings_geojson_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/surveys/{swim_id}/waypoints.gpx": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Gpx
+         * @description A swim and its fish marks as GPX waypoints.
+         */
+        get: operations["export_gpx_api_surveys__swim_id__waypoints_gpx_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/swims": {
         parameters: {
             query?: never;
@@ -295,6 +539,86 @@ export interface paths {
          * @description Remove a swim.
          */
         delete: operations["delete_swim_api_swims__key__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/water/look": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At
+         * @description Everything the water screen shows at one moment.
+         */
+        post: operations["look_at_api_water_look_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/water/plumb": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plumb Spot
+         * @description What the readings of a spot tell together, and the next setting to try.
+         */
+        post: operations["plumb_spot_api_water_plumb_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/water/sounding": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Sounding Of
+         * @description The sounding a plumbing amounts to.
+         */
+        post: operations["sounding_of_api_water_sounding_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/water/timetable.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Calendar
+         * @description The stop moves of the session as an iCalendar file.
+         */
+        post: operations["calendar_api_water_timetable_ics_post"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -372,6 +696,19 @@ export interface components {
             item: string;
         };
         /**
+         * Address
+         * @description Where an instrument is reached: `host:port` for a sounder, an address for gauge and weather.
+         */
+        Address: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "sounder" | "gauge" | "weather";
+            /** Where */
+            where: string;
+        };
+        /**
          * Aim
          * @description What the angler wants to see and where the bait should hang.
          */
@@ -389,6 +726,17 @@ export interface components {
             bait_m: number;
             /** Tip M */
             tip_m: number;
+        };
+        /**
+         * AsWanted
+         * @description The tip shows as wanted.
+         */
+        AsWanted: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            what: "as-wanted";
         };
         /**
          * Bait
@@ -470,6 +818,38 @@ export interface components {
             position_m?: number | null;
         };
         /**
+         * Bounds
+         * @description What one reading alone leaves open. [m]
+         */
+        Bounds: {
+            /** High M */
+            high_m: number;
+            /** Id */
+            id: string;
+            /** Lean M */
+            lean_m: number;
+            /** Low M */
+            low_m: number;
+        };
+        /**
+         * Bow
+         * @description What wind does to one kind of line on the water.
+         */
+        Bow: {
+            /** Bow M */
+            bow_m: number;
+            /** Drift Ms */
+            drift_ms: number;
+            /** Line */
+            line: string;
+            /** Mend S */
+            mend_s: number | null;
+            /** Name */
+            name: string;
+            /** Pull N */
+            pull_n: number;
+        };
+        /**
          * BoxUpdate
          * @description A compartment as changed, and the version it was read at.
          */
@@ -478,6 +858,30 @@ export interface components {
             fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"];
             /** Version */
             version: number;
+        };
+        /**
+         * Cast
+         * @description One cast with the plummet.
+         */
+        Cast: {
+            /** At */
+            at?: string | null;
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "cast";
+            /**
+             * Level M
+             * @default 0
+             */
+            level_m: number;
+            /** Seen */
+            seen: components["schemas"]["Gone"] | components["schemas"]["Under"] | components["schemas"]["AsWanted"] | components["schemas"]["High"] | components["schemas"]["Flat"] | components["schemas"]["NoBead"];
+            /** Setting M */
+            setting_m: number;
         };
         /**
          * Catalogue
@@ -502,6 +906,20 @@ export interface components {
             species: components["schemas"]["Species"][];
             /** Weights */
             weights: components["schemas"]["Material"][];
+        };
+        /**
+         * Cell
+         * @description A square of the map: metres to the right and out, bed over the datum, half width of its band.
+         */
+        Cell: {
+            /** Bed M */
+            bed_m: number;
+            /** Half M */
+            half_m: number;
+            /** Out M */
+            out_m: number;
+            /** Right M */
+            right_m: number;
         };
         /**
          * ChangeBait
@@ -557,6 +975,26 @@ export interface components {
             species: string;
         };
         /**
+         * Changing
+         * @description A level known once, and the rate at which it changes.
+         */
+        Changing: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "changing";
+            /** Level M */
+            level_m: number;
+            /** Rate M H */
+            rate_m_h: number;
+        };
+        /**
          * Choice
          * @description Something to pick, in words.
          */
@@ -569,6 +1007,128 @@ export interface components {
             says: string;
             /** Source */
             source: string;
+        };
+        /**
+         * Chop
+         * @description Waves at the swim.
+         */
+        Chop: {
+            /** Extra Tip M */
+            extra_tip_m: number;
+            /** Height M */
+            height_m: number;
+            /** Period S */
+            period_s: number;
+        };
+        /**
+         * Clash
+         * @description Two readings that cannot both be true, and the depth without either.
+         */
+        Clash: {
+            /** Figures */
+            figures: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** First */
+            first: string;
+            /** Says */
+            says: string;
+            /** Second */
+            second: string;
+            without_first: components["schemas"]["Interval"];
+            without_second: components["schemas"]["Interval"];
+        };
+        /**
+         * Column
+         * @description The bed at one distance: height over the datum and the band it lies in nine times in ten. [m]
+         */
+        Column: {
+            /** Bed M */
+            bed_m: number;
+            /** Distance M */
+            distance_m: number;
+            /** High M */
+            high_m: number;
+            /** Low M */
+            low_m: number;
+        };
+        /**
+         * Crease
+         * @description Where fast water meets slow.
+         */
+        Crease: {
+            /** Distance M */
+            distance_m: number;
+            /** Fast Is Out */
+            fast_is_out: boolean;
+            /** Fast Ms */
+            fast_ms: number;
+            /** Slow Ms */
+            slow_ms: number;
+        };
+        /**
+         * Crude
+         * @description A reading without float: wading, by eye against the body, a counted fall, an echo.
+         */
+        Crude: {
+            /** At */
+            at?: string | null;
+            /** Depth M */
+            depth_m?: number | null;
+            /** Fall S */
+            fall_s?: number | null;
+            /** Half M */
+            half_m?: number | null;
+            /**
+             * How
+             * @enum {string}
+             */
+            how: "wading" | "eye" | "count" | "sounder";
+            /** Id */
+            id: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "crude";
+            /**
+             * Level M
+             * @default 0
+             */
+            level_m: number;
+            /**
+             * Sink Ms
+             * @default 1.2
+             */
+            sink_ms: number;
+        };
+        /**
+         * Current
+         * @description What the drifts tell.
+         */
+        Current: {
+            crease: components["schemas"]["Crease"] | null;
+            /** Speeds */
+            speeds: components["schemas"]["Speed"][];
+        };
+        /**
+         * Drift
+         * @description A timed drift: something floating, or a float weighted to a depth.
+         */
+        Drift: {
+            /**
+             * Depth M
+             * @default 0
+             */
+            depth_m: number;
+            /** Distance M */
+            distance_m: number;
+            /** Id */
+            id: string;
+            /** Over M */
+            over_m: number;
+            /** Time S */
+            time_s: number;
         };
         /**
          * EditRequest
@@ -674,6 +1234,26 @@ export interface components {
             species: string;
         };
         /**
+         * Feature
+         * @description A stretch of bed with a name.
+         */
+        Feature: {
+            /** Bed From M */
+            bed_from_m: number;
+            /** Bed To M */
+            bed_to_m: number;
+            /** From M */
+            from_m: number;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+            /** Slope */
+            slope: number;
+            /** To M */
+            to_m: number;
+        };
+        /**
          * Figure
          * @description A figure, SI, and what kind of quantity it is.
          */
@@ -714,6 +1294,17 @@ export interface components {
              * @enum {string}
              */
             station: "water" | "bait" | "float" | "line" | "load" | "stop" | "proof";
+        };
+        /**
+         * Flat
+         * @description The float lies on the water.
+         */
+        Flat: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            what: "flat";
         };
         /**
          * Float
@@ -871,6 +1462,46 @@ export interface components {
             usual_tip_m: number;
         };
         /**
+         * ForMark
+         * @description The setting for fish at a depth.
+         */
+        ForMark: {
+            /** Above M */
+            above_m: number;
+            /** Bait M */
+            bait_m: number;
+            /** Mark M */
+            mark_m: number;
+            /** Setting M */
+            setting_m: number;
+            /** Slide M */
+            slide_m: number;
+        };
+        /**
+         * Gauged
+         * @description Levels read now and then: a river that rises, a reservoir drawn down.
+         */
+        Gauged: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "gauged";
+            /** Readings */
+            readings: components["schemas"]["LevelReading"][];
+        };
+        /**
+         * Gone
+         * @description The float went under and out of sight.
+         */
+        Gone: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            what: "gone";
+        };
+        /**
          * Handle
          * @description A piece, or pieces that move as one, and the positions `position_m` may take. [m]
          */
@@ -888,6 +1519,49 @@ export interface components {
                 number,
                 number
             ];
+        };
+        /**
+         * Harmonic
+         * @description One constituent of a station.
+         */
+        Harmonic: {
+            /** Amplitude M */
+            amplitude_m: number;
+            /** Name */
+            name: string;
+            /** Phase Deg */
+            phase_deg: number;
+        };
+        /**
+         * Here
+         * @description The place fished: depth now with its band, and the stretch over which it serves. [m]
+         */
+        Here: {
+            /** Depth M */
+            depth_m: number;
+            /** Distance M */
+            distance_m: number;
+            /** High M */
+            high_m: number;
+            /** Low M */
+            low_m: number;
+            /** Run From M */
+            run_from_m: number;
+            /** Run To M */
+            run_to_m: number;
+        };
+        /**
+         * High
+         * @description The float stands but shows more than the wanted tip.
+         */
+        High: {
+            /** By M */
+            by_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            what: "high";
         };
         /**
          * Hook
@@ -935,6 +1609,18 @@ export interface components {
             /** Source */
             source: string;
         };
+        /**
+         * Interval
+         * @description A depth, and the interval it lies in nine times in ten. [m]
+         */
+        Interval: {
+            /** Depth M */
+            depth_m: number;
+            /** High M */
+            high_m: number;
+            /** Low M */
+            low_m: number;
+        };
         /** Kept[Annotated[Union[ShotStock, LeadStock, FloatStock], FieldInfo(annotation=NoneType, required=True, discriminator='kind')]] */
         Kept_Annotated_Union_ShotStock__LeadStock__FloatStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____: {
             /** Fields */
@@ -950,6 +1636,17 @@ export interface components {
         /** Kept[Rig] */
         Kept_Rig_: {
             fields: components["schemas"]["Rig"];
+            /**
+             * Updated At
+             * Format: date-time
+             */
+            updated_at: string;
+            /** Version */
+            version: number;
+        };
+        /** Kept[Survey] */
+        Kept_Survey_: {
+            fields: components["schemas"]["Survey"];
             /**
              * Updated At
              * Format: date-time
@@ -1042,6 +1739,76 @@ export interface components {
             shape: "ball" | "egg" | "barrel" | "bullet" | "in-line";
         };
         /**
+         * LevelAnswer
+         * @description The level now, its rate, and its curve over the session or the day.
+         */
+        LevelAnswer: {
+            /** Changes */
+            changes: boolean;
+            /** Curve */
+            curve: [
+                string,
+                number
+            ][];
+            /** Now M */
+            now_m: number;
+            /** Rate M H */
+            rate_m_h: number;
+            /** Turns */
+            turns: components["schemas"]["TurnOfTide"][];
+        };
+        /**
+         * LevelReading
+         * @description A level read off a staff or a gauge.
+         */
+        LevelReading: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Level M */
+            level_m: number;
+        };
+        /**
+         * Levels
+         * @description What a gauge told.
+         */
+        Levels: {
+            /** Flow M3 S */
+            flow_m3_s: number | null;
+            /** Name */
+            name: string;
+            /** Readings */
+            readings: components["schemas"]["LevelReading"][];
+            /** Says */
+            says: string;
+        };
+        /**
+         * Light
+         * @description The sun as it stands, and what follows at the water.
+         */
+        Light: {
+            /** Azimuth Deg */
+            azimuth_deg: number;
+            /** Elevation Deg */
+            elevation_deg: number;
+            /**
+             * Glare
+             * @enum {string}
+             */
+            glare: "none" | "ahead" | "left" | "right";
+            /** Says */
+            says: string;
+            /** Shadow M */
+            shadow_m: number | null;
+            /** Shadow Out M */
+            shadow_out_m: number | null;
+            /** Shadow Right M */
+            shadow_right_m: number | null;
+            tip: components["schemas"]["TipColour"];
+        };
+        /**
          * LineMaterial
          * @description A line material; `colour` is not kept, how it lies on water is.
          */
@@ -1103,6 +1870,87 @@ export interface components {
             length_m: number;
         };
         /**
+         * LogProgress
+         * @description A line of the answer to a log: progress while it is read, soundings at the end.
+         */
+        LogProgress: {
+            /** Lines */
+            lines: number;
+            /** Of */
+            of: number;
+            /**
+             * Says
+             * @default
+             */
+            says: string;
+            /** Soundings */
+            soundings?: components["schemas"]["Sounding"][] | null;
+        };
+        /**
+         * Look
+         * @description What is asked.
+         */
+        Look: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            rig?: components["schemas"]["Rig"] | null;
+            /**
+             * Rod M
+             * @default 4
+             */
+            rod_m: number;
+            survey: components["schemas"]["Survey"];
+        };
+        /**
+         * Mark
+         * @description Fish seen, by eye or by sounder.
+         */
+        Mark: {
+            /** At */
+            at?: string | null;
+            /**
+             * Bearing Deg
+             * @default 0
+             */
+            bearing_deg: number;
+            /** Depth M */
+            depth_m: number;
+            /** Distance M */
+            distance_m: number;
+            /** Id */
+            id: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
+         * MarkAnswer
+         * @description A fish mark with its stop setting, or why there is none.
+         */
+        MarkAnswer: {
+            /** Id */
+            id: string;
+            problem: components["schemas"]["Problem"] | null;
+            setting: components["schemas"]["ForMark"] | null;
+        };
+        /**
+         * Marks
+         * @description Fish marks and swims read from waypoints, and those left out.
+         */
+        Marks: {
+            /** Marks */
+            marks: components["schemas"]["Mark"][];
+            /** Refused */
+            refused: components["schemas"]["Refused"][];
+            /** Swims */
+            swims: components["schemas"]["Waypoint"][];
+        };
+        /**
          * Material
          * @description A material and its density. [kg/m3]
          */
@@ -1115,6 +1963,85 @@ export interface components {
             name: string;
             /** Source */
             source: string;
+        };
+        /**
+         * Move
+         * @description A setting, and when to make it.
+         */
+        Move: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Depth M */
+            depth_m: number;
+            /** Setting M */
+            setting_m: number;
+            /** Slide M */
+            slide_m: number | null;
+            /**
+             * Until
+             * Format: date-time
+             */
+            until: string;
+        };
+        /**
+         * NextCast
+         * @description A setting to try next, and what to expect of it.
+         */
+        NextCast: {
+            /** Says */
+            says: string;
+            /** Setting M */
+            setting_m: number;
+            /** Tells Bits */
+            tells_bits: number;
+        };
+        /**
+         * NoBead
+         * @description The stop never reached the sliding float.
+         */
+        NoBead: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            what: "no-bead";
+        };
+        /**
+         * Picture
+         * @description The answer.
+         */
+        Picture: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Bows */
+            bows: components["schemas"]["Bow"][];
+            chop: components["schemas"]["Chop"];
+            current: components["schemas"]["Current"];
+            here: components["schemas"]["Here"] | null;
+            level: components["schemas"]["LevelAnswer"] | null;
+            level_problem: components["schemas"]["Problem"] | null;
+            light: components["schemas"]["Light"];
+            /** Map */
+            map: components["schemas"]["Cell"][];
+            /** Marks */
+            marks: components["schemas"]["MarkAnswer"][];
+            profile: components["schemas"]["Profile"] | null;
+            rig: components["schemas"]["RigHere"] | null;
+            section: components["schemas"]["Section"] | null;
+            /** Spots */
+            spots: components["schemas"]["Spot"][];
+            /** Sunrise */
+            sunrise: string | null;
+            /** Sunset */
+            sunset: string | null;
+            timetable: components["schemas"]["Timetable"] | null;
+            timetable_problem: components["schemas"]["Problem"] | null;
         };
         /**
          * PieceAnswer
@@ -1136,6 +2063,129 @@ export interface components {
              * @enum {string}
              */
             state: "hangs" | "on-bed" | "in-the-air" | "above";
+        };
+        /**
+         * Place
+         * @description Where the swim is and which way the angler faces.
+         */
+        Place: {
+            /**
+             * Facing Deg
+             * @default 0
+             */
+            facing_deg: number;
+            /**
+             * Latitude Deg
+             * @default 54
+             */
+            latitude_deg: number;
+            /**
+             * Longitude Deg
+             * @default 0
+             */
+            longitude_deg: number;
+            /**
+             * Time Zone
+             * @default UTC
+             */
+            time_zone: string;
+        };
+        /**
+         * PlumbRequest
+         * @description The readings of a spot. With a source of levels, readings that carry a time are put to the level of that time.
+         */
+        PlumbRequest: {
+            /** Level */
+            level?: (components["schemas"]["Steady"] | components["schemas"]["Gauged"] | components["schemas"]["Changing"] | components["schemas"]["TideTable"] | components["schemas"]["TideStation"]) | null;
+            plumbing: components["schemas"]["Plumbing"];
+        };
+        /**
+         * Plumbed
+         * @description What the readings of a spot tell together.
+         */
+        Plumbed: {
+            /** Bounds */
+            bounds: components["schemas"]["Bounds"][];
+            /** Caution */
+            caution: string;
+            /** Clashes */
+            clashes: components["schemas"]["Clash"][];
+            /** Density */
+            density: [
+                number,
+                number
+            ][];
+            /** Figures */
+            figures: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Good Enough M */
+            good_enough_m: number;
+            interval: components["schemas"]["Interval"];
+            next: components["schemas"]["NextCast"] | null;
+            /** Says */
+            says: string;
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "nothing" | "open" | "enough" | "clash" | "beyond";
+        };
+        /**
+         * Plumbing
+         * @description The readings of one spot.
+         */
+        Plumbing: {
+            /**
+             * Bait M
+             * @default 0.05
+             */
+            bait_m: number;
+            /**
+             * Bearing Deg
+             * @default 0
+             */
+            bearing_deg: number;
+            /**
+             * Bed
+             * @default
+             */
+            bed: string;
+            /**
+             * Distance M
+             * @default 5
+             */
+            distance_m: number;
+            /** Id */
+            id: string;
+            /**
+             * Least M
+             * @default 0.2
+             */
+            least_m: number;
+            /**
+             * Level M
+             * @default 0
+             */
+            level_m: number;
+            /** Line M */
+            line_m?: number | null;
+            /**
+             * Most M
+             * @default 6
+             */
+            most_m: number;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Readings
+             * @default []
+             */
+            readings: (components["schemas"]["Cast"] | components["schemas"]["Crude"])[];
+            setup: components["schemas"]["Setup"];
         };
         /**
          * Problem
@@ -1178,6 +2228,28 @@ export interface components {
             type: string;
         };
         /**
+         * Profile
+         * @description u(d) = U (1 - d/h)^(1/n) at one place.
+         */
+        Profile: {
+            /** Arrows */
+            arrows: [
+                number,
+                number
+            ][];
+            /** Exponent */
+            exponent: number;
+            /** Exponent Range */
+            exponent_range: [
+                number,
+                number
+            ];
+            /** Measured */
+            measured: boolean;
+            /** Surface Ms */
+            surface_ms: number;
+        };
+        /**
          * Proposal
          * @description A balanced rig, and what it costs.
          */
@@ -1199,6 +2271,16 @@ export interface components {
             taken: components["schemas"]["Taken"][];
             /** Tip M */
             tip_m: number;
+        };
+        /**
+         * Refused
+         * @description A line that was left out, and why.
+         */
+        Refused: {
+            /** Line */
+            line: number;
+            /** Says */
+            says: string;
         };
         /**
          * Resize
@@ -1267,6 +2349,25 @@ export interface components {
             water: components["schemas"]["Water"];
         };
         /**
+         * RigHere
+         * @description The rig as it is, drawn at its distance: depths. [m]
+         */
+        RigHere: {
+            /** Attachment M */
+            attachment_m: number;
+            /** Hook Depth M */
+            hook_depth_m: number;
+            /** Path */
+            path: [
+                number,
+                number
+            ][];
+            /** Setting M */
+            setting_m: number;
+            /** Tied For M */
+            tied_for_m: number;
+        };
+        /**
          * RigSummary
          * @description A kept rig in a list.
          */
@@ -1303,6 +2404,51 @@ export interface components {
             version: number;
         };
         /**
+         * Section
+         * @description A drawn section along one direction.
+         */
+        Section: {
+            /** Bearing Deg */
+            bearing_deg: number;
+            /** Columns */
+            columns: components["schemas"]["Column"][];
+            /** Features */
+            features: components["schemas"]["Feature"][];
+            /** Used */
+            used: string[];
+        };
+        /**
+         * Session
+         * @description Where and when it is to be fished.
+         */
+        Session: {
+            /**
+             * Bearing Deg
+             * @default 0
+             */
+            bearing_deg: number;
+            /**
+             * Distance M
+             * @default 10
+             */
+            distance_m: number;
+            /** End */
+            end?: string | null;
+            /** Longest M */
+            longest_m?: number | null;
+            /** Species */
+            species?: string | null;
+            /** Start */
+            start?: string | null;
+            /**
+             * Tolerance M
+             * @default 0.1
+             */
+            tolerance_m: number;
+            /** Way Out M */
+            way_out_m?: number | null;
+        };
+        /**
          * SetStop
          * @description Put the stop where it belongs.
          */
@@ -1312,6 +2458,84 @@ export interface components {
              * @enum {string}
              */
             do: "set-stop";
+        };
+        /**
+         * Setup
+         * @description What the plumbing is done with, and the conditions.
+         */
+        Setup: {
+            /**
+             * Bed Scatter M
+             * @default 0.015
+             */
+            bed_scatter_m: number;
+            /**
+             * Carried Kg
+             * @default 0
+             */
+            carried_kg: number;
+            /**
+             * Clear M
+             * @default 0.4
+             */
+            clear_m: number;
+            /**
+             * Held
+             * @default false
+             */
+            held: boolean;
+            /**
+             * Line
+             * @default nylon
+             * @enum {string}
+             */
+            line: "nylon" | "fluorocarbon" | "braid";
+            /**
+             * Line Diameter M
+             * @default 0.00018
+             */
+            line_diameter_m: number;
+            /**
+             * Plummet Kg
+             * @default 0.02
+             */
+            plummet_kg: number;
+            /**
+             * Salinity
+             * @default 0
+             */
+            salinity: number;
+            /**
+             * Setting Error M
+             * @default 0.01
+             */
+            setting_error_m: number;
+            /**
+             * Sliding
+             * @default false
+             */
+            sliding: boolean;
+            spec: components["schemas"]["FloatSpec"];
+            /**
+             * Surface Ms
+             * @default 0
+             */
+            surface_ms: number;
+            /**
+             * Temperature C
+             * @default 15
+             */
+            temperature_c: number;
+            /**
+             * Wanted Tip M
+             * @default 0.005
+             */
+            wanted_tip_m: number;
+            /**
+             * Wind Ms
+             * @default 0
+             */
+            wind_ms: number;
         };
         /**
          * Shot
@@ -1405,6 +2629,76 @@ export interface components {
             label: string;
         };
         /**
+         * Sounding
+         * @description A depth at a place, with how sure it is and when it was taken.
+         */
+        Sounding: {
+            /** At */
+            at?: string | null;
+            /**
+             * Bearing Deg
+             * @default 0
+             */
+            bearing_deg: number;
+            /**
+             * Bed
+             * @default unknown
+             * @enum {string}
+             */
+            bed: "unknown" | "silt" | "clay" | "sand" | "gravel" | "rock" | "weed";
+            /** Depth M */
+            depth_m: number;
+            /** Distance M */
+            distance_m: number;
+            /**
+             * Feature
+             * @default none
+             * @enum {string}
+             */
+            feature: "none" | "snag" | "weed";
+            /**
+             * Half M
+             * @default 0.05
+             */
+            half_m: number;
+            /** Id */
+            id: string;
+            /**
+             * Level M
+             * @default 0
+             */
+            level_m: number;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+            /**
+             * Source
+             * @default plumbed
+             * @enum {string}
+             */
+            source: "plumbed" | "sounder" | "wading" | "eye" | "count";
+        };
+        /**
+         * Soundings
+         * @description Soundings read from a file, and the lines left out. Good lines stand although others were bad.
+         */
+        Soundings: {
+            /**
+             * Notes
+             * @default []
+             */
+            notes: string[];
+            /**
+             * Refused
+             * @default []
+             */
+            refused: components["schemas"]["Refused"][];
+            /** Soundings */
+            soundings: components["schemas"]["Sounding"][];
+        };
+        /**
          * Species
          * @description A fish: where it is usually sought, and the usual bait and hook.
          */
@@ -1430,6 +2724,32 @@ export interface components {
             source: string;
         };
         /**
+         * Speed
+         * @description A speed and its standard error. [m/s]
+         */
+        Speed: {
+            /** Depth M */
+            depth_m: number;
+            /** Distance M */
+            distance_m: number;
+            /** Error Ms */
+            error_ms: number;
+            /** Speed Ms */
+            speed_ms: number;
+        };
+        /**
+         * Spot
+         * @description A distance worth fishing, and why.
+         */
+        Spot: {
+            /** Distance M */
+            distance_m: number;
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * Start
          * @description What a new rig starts from.
          */
@@ -1442,6 +2762,64 @@ export interface components {
             /** Species */
             species?: string | null;
             water: components["schemas"]["Water"];
+        };
+        /**
+         * State
+         * @description How an instrument is doing. `says` is for people.
+         */
+        State: {
+            /** At */
+            at?: string | null;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "sounder" | "gauge" | "weather";
+            /**
+             * Says
+             * @default Not connected.
+             */
+            says: string;
+            /**
+             * Status
+             * @default off
+             * @enum {string}
+             */
+            status: "off" | "connecting" | "live" | "stale" | "lost";
+            /** Values */
+            values?: {
+                [key: string]: number;
+            };
+            /** Where */
+            where: string;
+        };
+        /**
+         * Station
+         * @description A tide station: mean level over its datum, and constituents.
+         */
+        Station: {
+            /** Constituents */
+            constituents: components["schemas"]["Harmonic"][];
+            /** Mean M */
+            mean_m: number;
+            /** Name */
+            name: string;
+        };
+        /**
+         * Steady
+         * @description A level that does not change.
+         */
+        Steady: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "steady";
+            /**
+             * Level M
+             * @default 0
+             */
+            level_m: number;
         };
         /**
          * Stock
@@ -1513,6 +2891,87 @@ export interface components {
             wanted_m: number;
         };
         /**
+         * Survey
+         * @description All that is known of the water of one swim.
+         */
+        Survey: {
+            /**
+             * Datum
+             * @default level of the first plumbing
+             */
+            datum: string;
+            /**
+             * Drifts
+             * @default []
+             */
+            drifts: components["schemas"]["Drift"][];
+            /**
+             * Level
+             * @default {
+             *       "kind": "steady",
+             *       "level_m": 0
+             *     }
+             */
+            level: components["schemas"]["Steady"] | components["schemas"]["Gauged"] | components["schemas"]["Changing"] | components["schemas"]["TideTable"] | components["schemas"]["TideStation"];
+            /**
+             * Marks
+             * @default []
+             */
+            marks: components["schemas"]["Mark"][];
+            /**
+             * @default {
+             *       "facing_deg": 0,
+             *       "latitude_deg": 54,
+             *       "longitude_deg": 0,
+             *       "time_zone": "UTC"
+             *     }
+             */
+            place: components["schemas"]["Place"];
+            /**
+             * Plumbings
+             * @default []
+             */
+            plumbings: components["schemas"]["Plumbing"][];
+            /**
+             * Schema Version
+             * @default 1
+             * @constant
+             */
+            schema_version: 1;
+            /**
+             * @default {
+             *       "bearing_deg": 0,
+             *       "distance_m": 10,
+             *       "tolerance_m": 0.1
+             *     }
+             */
+            session: components["schemas"]["Session"];
+            /**
+             * Soundings
+             * @default []
+             */
+            soundings: components["schemas"]["Sounding"][];
+            /** Swim Id */
+            swim_id: string;
+            /**
+             * @default {
+             *       "fetch_m": 150,
+             *       "from_deg": 0,
+             *       "speed_ms": 0
+             *     }
+             */
+            wind: components["schemas"]["Wind"];
+        };
+        /**
+         * SurveyUpdate
+         * @description A survey as changed, and the version it was read at.
+         */
+        SurveyUpdate: {
+            fields: components["schemas"]["Survey"];
+            /** Version */
+            version: number;
+        };
+        /**
          * SwimFields
          * @description A swim as the angler enters it.
          */
@@ -1582,6 +3041,163 @@ export interface components {
             item: string;
             /** Label */
             label: string;
+        };
+        /**
+         * Taking
+         * @description Where the sounder is, for depths without a position; `take` clears what is handed over.
+         */
+        Taking: {
+            /**
+             * Bearing Deg
+             * @default 0
+             */
+            bearing_deg: number;
+            /**
+             * Distance M
+             * @default 0
+             */
+            distance_m: number;
+            /**
+             * Level M
+             * @default 0
+             */
+            level_m: number;
+            place: components["schemas"]["Place"];
+            /**
+             * Take
+             * @default false
+             */
+            take: boolean;
+        };
+        /**
+         * TideStation
+         * @description Heights reckoned from a station's constituents, moved by an offset.
+         */
+        TideStation: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "tide-station";
+            /**
+             * Offset M
+             * @default 0
+             */
+            offset_m: number;
+            station: components["schemas"]["Station"];
+        };
+        /**
+         * TideTable
+         * @description High and low waters as printed: at least two times and two heights.
+         */
+        TideTable: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "tide-table";
+            /** Turns */
+            turns: components["schemas"]["Turn"][];
+        };
+        /**
+         * Timetable
+         * @description Stop moves and warnings, in order of time.
+         */
+        Timetable: {
+            /** Least Depth M */
+            least_depth_m: number;
+            /** Most Depth M */
+            most_depth_m: number;
+            /** Moves */
+            moves: components["schemas"]["Move"][];
+            /** Warnings */
+            warnings: components["schemas"]["Warned"][];
+        };
+        /**
+         * TipColour
+         * @description A tip colour and why.
+         */
+        TipColour: {
+            /**
+             * Colour
+             * @enum {string}
+             */
+            colour: "black" | "orange" | "yellow" | "white";
+            /** Why */
+            why: string;
+        };
+        /**
+         * Turn
+         * @description A high or a low water.
+         */
+        Turn: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Height M */
+            height_m: number;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "high" | "low";
+        };
+        /**
+         * TurnOfTide
+         * @description A high or low water of the curve.
+         */
+        TurnOfTide: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Level M */
+            level_m: number;
+            /** What */
+            what: string;
+        };
+        /**
+         * Under
+         * @description The float is under but can be seen.
+         */
+        Under: {
+            /** Below M */
+            below_m?: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            what: "under";
+        };
+        /**
+         * Warned
+         * @description Something the level does in the session that matters more than a stop.
+         */
+        Warned: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "dries" | "too-deep" | "cut-off" | "carried-on";
+            /** Says */
+            says: string;
+            /**
+             * Until
+             * Format: date-time
+             */
+            until: string;
         };
         /**
          * Water
@@ -1658,6 +3274,38 @@ export interface components {
             tip_m: number | null;
         };
         /**
+         * Waypoint
+         * @description A point with a name.
+         */
+        Waypoint: {
+            /** At */
+            at?: string | null;
+            /** Depth M */
+            depth_m?: number | null;
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @default mark
+             * @enum {string}
+             */
+            kind: "swim" | "mark";
+            /** Latitude Deg */
+            latitude_deg: number;
+            /** Longitude Deg */
+            longitude_deg: number;
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+            /**
+             * Note
+             * @default
+             */
+            note: string;
+        };
+        /**
          * Weight
          * @description A larger weight. If it runs, its position is where it rests.
          */
@@ -1695,6 +3343,38 @@ export interface components {
              * @enum {string}
              */
             shape: "ball" | "egg" | "barrel" | "bullet" | "in-line" | "olivette" | "plummet";
+        };
+        /**
+         * Which
+         * @description An instrument.
+         */
+        Which: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "sounder" | "gauge" | "weather";
+        };
+        /**
+         * Wind
+         * @description The wind as it blows at the water.
+         */
+        Wind: {
+            /**
+             * Fetch M
+             * @default 150
+             */
+            fetch_m: number;
+            /**
+             * From Deg
+             * @default 0
+             */
+            from_deg: number;
+            /**
+             * Speed Ms
+             * @default 0
+             */
+            speed_ms: number;
         };
         /**
          * Wish
@@ -2338,6 +4018,343 @@ export interface operations {
             };
         };
     };
+    list_instruments_api_instruments_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["State"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    connect_api_instruments_connect_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Address"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["State"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    disconnect_api_instruments_disconnect_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Which"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["State"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    gauge_levels_api_instruments_levels_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Levels"] | null;
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    live_soundings_api_instruments_soundings_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Taking"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sounding"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     read_label_api_label_post: {
         parameters: {
             query?: never;
@@ -2358,6 +4375,223 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Label"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    import_gpx_api_read_gpx_post: {
+        parameters: {
+            query: {
+                swim_id: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Marks"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    import_log_api_read_nmea_post: {
+        parameters: {
+            query: {
+                swim_id: string;
+                level_m?: number;
+                distance_m?: number;
+                bearing_deg?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LogProgress"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    import_soundings_api_read_soundings_post: {
+        parameters: {
+            query: {
+                swim_id: string;
+                form: "csv" | "geojson";
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Soundings"];
                 };
             };
             /** @description Not readable */
@@ -2882,6 +5116,339 @@ export interface operations {
             };
         };
     };
+    read_survey_api_surveys__swim_id__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                swim_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept_Survey_"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    keep_survey_api_surveys__swim_id__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                swim_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SurveyUpdate"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept_Survey_"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    export_csv_api_surveys__swim_id__soundings_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                swim_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    export_geojson_api_surveys__swim_id__soundings_geojson_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                swim_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    export_gpx_api_surveys__swim_id__waypoints_gpx_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                swim_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     list_swims_api_swims_get: {
         parameters: {
             query?: never;
@@ -3173,6 +5740,282 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    look_at_api_water_look_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Look"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Picture"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    plumb_spot_api_water_plumb_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlumbRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Plumbed"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    sounding_of_api_water_sounding_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlumbRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Sounding"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    calendar_api_water_timetable_ics_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Look"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": unknown;
+                };
             };
             /** @description Not readable */
             400: {

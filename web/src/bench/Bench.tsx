@@ -1,21 +1,21 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { FolderOpen, Redo2, Undo2 } from "lucide-react";
 import { lazy, Suspense, useEffect, useRef, useState } from "react";
-import { api, type BoxItem, type Catalogue, type Evaluation, type KeptRig } from "../api/client";
+import { api, type BoxItem, type Catalogue, type Evaluation, type KeptRig, type Rig } from "../api/client";
+import type { Draft } from "../document/drafts";
+import { SaveChip } from "../document/SaveChip";
+import { type Keeper, useAutosave } from "../document/useAutosave";
 import { Scene } from "../scene/Scene";
+import { BeadLine } from "../shell/BeadLine";
 import { Button } from "../shell/Button";
 import { Header } from "../shell/Header";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
-import { BeadLine } from "./BeadLine";
 import { Changed } from "./Changed";
-import type { Draft } from "./drafts";
 import { Findings } from "./Findings";
-import { SaveChip } from "./SaveChip";
 import { StaleNotice } from "./StaleNotice";
 import { Panel } from "./stations/Panel";
 import { type StationId, stationsOf } from "./stationsOf";
-import { useAutosave } from "./useAutosave";
 import { useBench } from "./useBench";
 import { useBenchKeys } from "./useBenchKeys";
 import { useEvaluation } from "./useEvaluation";
@@ -26,23 +26,29 @@ const NewRig = lazy(() => import("./NewRig"));
 
 type Props = {
   kept: KeptRig;
-  draft: Draft | null;
+  draft: Draft<Rig> | null;
   catalogue: Catalogue;
   box: BoxItem[];
-  onKept: (kept: KeptRig) => void;
+  onKept: () => void;
   onReload: () => void;
 };
 
 const STATION_KEY = "brookwind.station";
 
+const RIGS: Keeper<Rig> = {
+  draftId: (rig) => rig.id,
+  save: (version, rig) => api.saveRig(rig.id, version, rig),
+  read: (rig) => api.rig(rig.id),
+};
+
 export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) {
   const { units, vocabulary } = useSettings();
   // A draft says which version it was made from; saving it is then refused if another tab went on meanwhile.
   const [opened] = useState<KeptRig>(() => (draft ? { ...kept, version: draft.version } : kept));
-  const bench = useBench(draft?.rig ?? kept.fields);
+  const bench = useBench(draft?.doc ?? kept.fields);
   const { rig } = bench;
   const answer = useEvaluation(rig);
-  const saving = useAutosave(opened, rig, bench.gesturing, onKept);
+  const saving = useAutosave(RIGS, opened, rig, bench.gesturing, onKept);
   const [station, setStation] = useState<StationId>(
     () => (sessionStorage.getItem(STATION_KEY) as StationId | null) ?? "load",
   );
@@ -128,7 +134,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
         alignItems="stretch"
       >
         <Flex direction="column" justify="space-between" gap="4" minH="0" minW="0">
-          <BeadLine stations={stations} present={station} onGo={setStation} />
+          <BeadLine label="Stations" beads={stations} present={station} onGo={setStation} />
           <Box hideBelow="lg">
             {evaluation && (
               <Changed pinned={pinned} now={evaluation} units={units} onPin={() => setPinned(evaluation)} />

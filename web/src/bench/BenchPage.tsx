@@ -1,9 +1,9 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useState } from "react";
-import { api, type KeptRig } from "../api/client";
+import { api, type Rig } from "../api/client";
+import { dropDraft, readDraft } from "../document/drafts";
 import { Failed, Loading } from "../shell/States";
 import { Bench } from "./Bench";
-import { dropDraft, readDraft } from "./drafts";
 
 /** Fetch a rig and what is picked from, take up a draft that was not saved, and open the bench. */
 export function BenchPage({ rigId }: { rigId: string }) {
@@ -17,12 +17,7 @@ export function BenchPage({ rigId }: { rigId: string }) {
   });
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
   const box = useQuery({ queryKey: ["box"], queryFn: api.box });
-  const onKept = useCallback(
-    (_: KeptRig) => {
-      void queries.invalidateQueries({ queryKey: ["rigs"] });
-    },
-    [queries],
-  );
+  const onKept = useCallback(() => void queries.invalidateQueries({ queryKey: ["rigs"] }), [queries]);
 
   const failed = [rig, catalogue, box].find((q) => q.isError);
   if (failed?.error) {
@@ -35,7 +30,7 @@ export function BenchPage({ rigId }: { rigId: string }) {
   }
   if (!rig.data || !catalogue.data || !box.data) return <Loading what="the rig and the box" />;
 
-  const draft = readDraft(rigId);
+  const draft = readDraft<Rig>(rigId, "components");
   return (
     <Bench
       key={opened}

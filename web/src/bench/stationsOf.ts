@@ -1,10 +1,10 @@
 import type { Catalogue, Evaluation, Finding, Refusal, Rig } from "../api/client";
+import type { Bead, BeadState } from "../shell/BeadLine";
 import { type Units, write } from "../units/quantity";
 import { capital, type Vocabulary, word } from "../units/vocabulary";
 
 export type StationId = "water" | "bait" | "float" | "load" | "stop";
-export type StationState = "settled" | "note" | "refuse";
-export type Station = { id: StationId; name: string; value: string; state: StationState };
+export type Station = Bead<StationId>;
 
 export const STATIONS: StationId[] = ["water", "bait", "float", "load", "stop"];
 
@@ -48,7 +48,7 @@ const PATH_STATION: [string, StationId][] = [
   ["components", "float"],
 ];
 
-function stateOf(id: StationId, evaluation: Evaluation | null, refusal: Refusal | null): StationState {
+function stateOf(id: StationId, evaluation: Evaluation | null, refusal: Refusal | null): BeadState {
   const refusedHere = refusal?.problems.some((p) => {
     const path = p.path.filter((part) => part !== "rig").join(".");
     return PATH_STATION.find(([start]) => path.startsWith(start))?.[1] === id;

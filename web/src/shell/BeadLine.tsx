@@ -1,28 +1,35 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { Check, CircleAlert, TriangleAlert } from "lucide-react";
-import type { Station, StationId, StationState } from "./stationsOf";
 
-const STATE: Record<StationState, { colour: string; says: string; Icon: typeof Check }> = {
+export type BeadState = "settled" | "note" | "refuse";
+export type Bead<Id extends string> = { id: Id; name: string; value: string; state: BeadState };
+
+const STATE: Record<BeadState, { colour: string; says: string; Icon: typeof Check }> = {
   settled: { colour: "reed", says: "settled", Icon: Check },
   note: { colour: "brass", says: "has a note", Icon: CircleAlert },
   refuse: { colour: "float", says: "cannot be fished so", Icon: TriangleAlert },
 };
 
-type Props = { stations: Station[]; present: StationId; onGo: (id: StationId) => void };
+type Props<Id extends string> = {
+  label: string;
+  beads: Bead<Id>[];
+  present: Id;
+  onGo: (id: Id) => void;
+};
 
 /** The order of work as a line with beads; go to any bead at any time. State has a colour, a shape and a word. */
-export function BeadLine({ stations, present, onGo }: Props) {
+export function BeadLine<Id extends string>({ label, beads, present, onGo }: Props<Id>) {
   return (
     <Flex
       as="nav"
-      aria-label="Stations"
+      aria-label={label}
       direction={{ base: "row", lg: "column" }}
       overflowX={{ base: "auto", lg: "visible" }}
       gap={{ base: "1", lg: "0.5" }}
       position="relative"
       className="bw-beads"
     >
-      {stations.map((s, i) => {
+      {beads.map((s, i) => {
         const { colour, says, Icon } = STATE[s.state];
         const here = s.id === present;
         return (

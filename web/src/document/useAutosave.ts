@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from "react";
-import { api, type KeptRig, Refusal, type Rig } from "../api/client";
+import { Refusal } from "../api/client";
 import { dropDraft, keepDraft, same } from "./drafts";
 
 export type SaveState =
@@ -13,26 +13,43 @@ export type SaveState =
 const PAUSE_MS = 500;
 const RETRY_MS = 2500;
 
-/** A save whose answer was lost on the way shows as stale the next time, though the server holds this very rig. */
-const arrivedAfterAll = (sent: Rig) => async (error: unknown) => {
-  if (!(error instanceof Refusal) || error.status !== 409) throw error;
-  const there = await api.rig(sent.id);
-  if (!same(there.fields, sent)) throw error;
-  return there;
+export type Kept<T> = { version: number; fields: T };
+
+/** Where documents of a kind are kept: the name of the draft, and how one is saved and read. Must not change. */
+export type Keeper<T> = {
+  draftId: (doc: T) => string;
+  save: (version: number, doc: T) => Promise<Kept<T>>;
+  read: (doc: T) => Promise<Kept<T>>;
 };
 
+/** A save whose answer was lost on the way shows as stale the next time, though the server holds this very document. */
+const arrivedAfterAll =
+  <T>(keeper: Keeper<T>, sent: T) =>
+  async (error: unknown) => {
+    if (!(error instanceof Refusal) || error.status !== 409) throw error;
+    const there = await keeper.read(sent);
+    if (!same(there.fields, sent)) throw error;
+    return there;
+  };
+
 /**
- * Save the rig a moment after it last changed. Until the server has it, a draft stays in the browser. A save that
+ * Save a document a moment after it last changed. Until the server has it, a draft stays in the browser. A save that
  * the server refuses because another tab was first stops here: the person decides.
  */
-export function useAutosave(kept: KeptRig, rig: Rig, busy: boolean, onKept: (kept: KeptRig) => void) {
+export function useAutosave<T>(
+  keeper: Keeper<T>,
+  kept: Kept<T>,
+  doc: T,
+  busy: boolean,
+  onKept: (kept: Kept<T>) => void,
+) {
   const [state, setState] = useState<SaveState>({ kind: "saved" });
   const version = useRef(kept.version);
-  const saved = useRef<Rig>(kept.fields);
-  const newest = useRef(rig);
+  const saved = useRef<T>(kept.fields);
+  const newest = useRef(doc);
   const saving = useRef(false);
   const stopped = useRef(false);
-  newest.current = rig;
+  newest.current = doc;
 
   const save = useCallback(async (): Promise<void> => {
     if (saving.current || stopped.current || newest.current === saved.current) return;
@@ -40,15 +57,15 @@ export function useAutosave(kept: KeptRig, rig: Rig, busy: boolean, onKept: (kep
     const sent = newest.current;
     setState({ kind: "saving" });
     try {
-      const answer = await api.saveRig(sent.id, version.current, sent).catch(arrivedAfterAll(sent));
+      const answer = await keeper.save(version.current, sent).catch(arrivedAfterAll(keeper, sent));
       version.current = answer.version;
       saved.current = sent;
       onKept(answer);
       if (newest.current === sent) {
-        dropDraft(sent.id);
+        dropDraft(keeper.draftId(sent));
         setState({ kind: "saved" });
       } else {
-        keepDraft(sent.id, { version: answer.version, rig: newest.current });
+        keepDraft(keeper.draftId(sent), { version: answer.version, doc: newest.current });
         setState({ kind: "waiting" });
       }
     } catch (error) {
@@ -61,23 +78,23 @@ export function useAutosave(kept: KeptRig, rig: Rig, busy: boolean, onKept: (kep
     } finally {
       saving.current = false;
     }
-  }, [onKept]);
+  }, [onKept, keeper]);
 
   useEffect(() => {
-    if (rig === saved.current) {
+    if (doc === saved.current) {
       // Undone before it was ever sent: there is nothing left to save.
       if (!saving.current && !stopped.current) {
-        dropDraft(rig.id);
+        dropDraft(keeper.draftId(doc));
         setState((s) => (s.kind === "saved" ? s : { kind: "saved" }));
       }
       return;
     }
-    if (!busy) keepDraft(rig.id, { version: version.current, rig });
+    if (!busy) keepDraft(keeper.draftId(doc), { version: version.current, doc });
     if (busy || stopped.current) return;
     setState((s) => (s.kind === "saving" ? s : { kind: "waiting" }));
     const timer = setTimeout(save, PAUSE_MS);
     return () => clearTimeout(timer);
-  }, [rig, busy, save]);
+  }, [doc, busy, save, keeper]);
 
   // A save that ended while newer changes were waiting, or without a connection, is tried again.
   useEffect(() => {
