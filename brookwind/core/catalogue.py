@@ -10,6 +10,8 @@ from brookwind.core.rig.families import FAMILIES
 from brookwind.core.rig.gear import BAIT_KINDS, HOOK_SIZES, SPECIES, BaitKind, Species
 from brookwind.core.rig.materials import LINE_MATERIALS, WEIGHT_MATERIALS, LineMaterial, Material
 from brookwind.core.rig.shot_series import MODERN, ShotSize
+from brookwind.core.water.stations import STATIONS
+from brookwind.core.water.tide import Station
 
 
 class Choice(Sourced):
@@ -55,6 +57,8 @@ class Catalogue(Frozen):
     lines: tuple[LineMaterial, ...]
     weights: tuple[Material, ...]
     shot: tuple[ShotSize, ...]
+    stations: tuple[Station, ...]
+    """Tide stations that ship."""
 
 
 CATALOGUE = Catalogue(
@@ -75,4 +79,5 @@ CATALOGUE = Catalogue(
     lines=LINE_MATERIALS,
     weights=WEIGHT_MATERIALS,
     shot=MODERN,
+    stations=STATIONS,
 )

@@ -1,9 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
+import { lazy, Suspense } from "react";
 import { Navigate, Route, Routes, useParams } from "react-router";
 import { api } from "./api/client";
 import { BenchPage } from "./bench/BenchPage";
 import { EmptyBench } from "./bench/EmptyBench";
 import { Failed, Loading } from "./shell/States";
+
+const WaterPage = lazy(() => import("./water/WaterPage"));
 
 /** The rig worked on last, or the bench's own beginning when there is none. */
 function LastRig() {
@@ -23,6 +26,14 @@ export function App() {
   return (
     <Routes>
       <Route path="/bench/:rigId" element={<Bench />} />
+      <Route
+        path="/water/:swimId?"
+        element={
+          <Suspense fallback={<Loading what="the water" />}>
+            <WaterPage />
+          </Suspense>
+        }
+      />
       <Route path="*" element={<LastRig />} />
     </Routes>
   );

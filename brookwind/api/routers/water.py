@@ -3,13 +3,15 @@
 from __future__ import annotations
 
 from datetime import UTC, datetime
+from uuid import uuid4
 from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
 
 from fastapi import APIRouter
 from fastapi.responses import Response
 from pydantic import BaseModel
 
-from brookwind.api.session import SurveysOfRequest, SwimsOfRequest
+from brookwind.api.session import BoxOfRequest, SurveysOfRequest, SwimsOfRequest
+from brookwind.core.depth.plumbing.begin import begin_spot
 from brookwind.core.depth.plumbing.infer import Plumbed, plumb
 from brookwind.core.depth.plumbing.readings import Plumbing
 from brookwind.core.errors import OutOfRange
@@ -54,6 +56,12 @@ def keep_survey(swim_id: str, change: SurveyUpdate, surveys: SurveysOfRequest) -
 def look_at(ask: Look) -> Picture:
     """Everything the water screen shows at one moment."""
     return look(ask)
+
+
+@router.post("/water/spot")
+def start_spot(ask: Look, box: BoxOfRequest) -> Plumbing:
+    """A spot to plumb where the session is fished, with a float of the box; nothing is kept yet."""
+    return begin_spot(f"spot-{uuid4().hex[:10]}", ask.survey, look(ask), box.floats(), ask.rig)
 
 
 @router.post("/water/plumb")

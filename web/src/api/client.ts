@@ -19,6 +19,25 @@ export type Change = Schemas["EditRequest"]["change"];
 export type Problem = Schemas["Problem"];
 export type ProblemDocument = Schemas["ProblemDocument"];
 export type KeptRig = Schemas["Kept_Rig_"];
+export type Survey = Schemas["Survey"];
+export type KeptSurvey = Schemas["Kept_Survey_"];
+export type Sounding = Schemas["Sounding"];
+export type Plumbing = Schemas["Plumbing"];
+export type Reading = Plumbing["readings"][number];
+export type Cast = Schemas["Cast"];
+export type Crude = Schemas["Crude"];
+export type Plumbed = Schemas["Plumbed"];
+export type Picture = Schemas["Picture"];
+export type Look = Schemas["Look"];
+export type Mark = Schemas["Mark"];
+export type Drift = Schemas["Drift"];
+export type LevelSource = Survey["level"];
+export type Instrument = Schemas["State"];
+export type Figures = Record<string, Schemas["Figure"]>;
+export type ReadSoundings = Schemas["Soundings"];
+export type KeptSwim = Schemas["Kept_SwimFields_"];
+export type SwimFields = Schemas["SwimFields"];
+export type WaterFields = Schemas["WaterFields"];
 
 /** A problem in the person's units. */
 export const sentenceOf = (p: Problem): string =>
@@ -67,12 +86,23 @@ export async function must<T>(asked: Promise<Answer<T>>): Promise<T> {
   throw new Refusal(answer.response.status, said);
 }
 
+/** A file as the body of a call, not as JSON. */
+const asFile = (file: Blob) => ({
+  body: "",
+  bodySerializer: () => file,
+  headers: { "content-type": "application/octet-stream" },
+});
+
 export const api = {
   catalogue: () => must(client.GET("/api/catalogue")),
   box: () => must(client.GET("/api/box")),
   createBoxItem: (body: BoxItem) => must(client.POST("/api/box", { body })),
   waters: () => must(client.GET("/api/waters")),
+  createWater: (body: WaterFields) => must(client.POST("/api/waters", { body })),
   swims: () => must(client.GET("/api/swims")),
+  createSwim: (body: SwimFields) => must(client.POST("/api/swims", { body })),
+  deleteSwim: (key: string, version: number) =>
+    must(client.DELETE("/api/swims/{key}", { params: { path: { key }, query: { version } } })),
   updateSwim: (key: string, body: Schemas["SwimUpdate"]) =>
     must(client.PUT("/api/swims/{key}", { params: { path: { key } }, body })),
   rigs: () => must(client.GET("/api/rigs")),
@@ -86,5 +116,31 @@ export const api = {
   evaluate: (rig: Rig) => must(client.POST("/api/evaluate", { body: { rig } })) as Promise<Evaluation>,
   balance: (rig: Rig, wish: Schemas["Wish"]) => must(client.POST("/api/balance", { body: { rig, wish } })),
   edit: (rig: Rig, change: Change) => must(client.POST("/api/edit", { body: { rig, change } })),
+  survey: (swim_id: string) => must(client.GET("/api/surveys/{swim_id}", { params: { path: { swim_id } } })),
+  saveSurvey: (swim_id: string, version: number, fields: Survey) =>
+    must(client.PUT("/api/surveys/{swim_id}", { params: { path: { swim_id } }, body: { version, fields } })),
+  look: (body: Look) => must(client.POST("/api/water/look", { body })) as Promise<Picture>,
+  startSpot: (body: Look) => must(client.POST("/api/water/spot", { body })),
+  plumb: (body: Schemas["PlumbRequest"]) => must(client.POST("/api/water/plumb", { body })) as Promise<Plumbed>,
+  soundingOf: (body: Schemas["PlumbRequest"]) => must(client.POST("/api/water/sounding", { body })),
+  calendar: (body: Look) =>
+    must(client.POST("/api/water/timetable.ics", { body, parseAs: "blob" }) as Promise<Answer<Blob>>),
+  instruments: () => must(client.GET("/api/instruments")),
+  connect: (body: Schemas["Address"]) => must(client.POST("/api/instruments/connect", { body })),
+  disconnect: (kind: Instrument["kind"]) => must(client.POST("/api/instruments/disconnect", { body: { kind } })),
+  liveSoundings: (body: Schemas["Taking"]) => must(client.POST("/api/instruments/soundings", { body })),
+  gaugeLevels: () => must(client.GET("/api/instruments/levels")),
+  readSoundings: (swim_id: string, form: "csv" | "geojson", file: Blob) =>
+    must(
+      client.POST("/api/read/soundings", { params: { query: { swim_id, form } }, ...asFile(file) }) as Promise<
+        Answer<ReadSoundings>
+      >,
+    ),
+  readGpx: (swim_id: string, file: Blob) =>
+    must(
+      client.POST("/api/read/gpx", { params: { query: { swim_id } }, ...asFile(file) }) as Promise<
+        Answer<Schemas["Marks"]>
+      >,
+    ),
   label: (text: string) => must(client.POST("/api/label", { body: { text } })),
 };

@@ -1,6 +1,7 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { FolderOpen, Redo2, Undo2 } from "lucide-react";
 import { lazy, Suspense, useEffect, useRef, useState } from "react";
+import { useNavigate } from "react-router";
 import { api, type BoxItem, type Catalogue, type Evaluation, type KeptRig, type Rig } from "../api/client";
 import type { Draft } from "../document/drafts";
 import { SaveChip } from "../document/SaveChip";
@@ -9,11 +10,11 @@ import { Scene } from "../scene/Scene";
 import { BeadLine } from "../shell/BeadLine";
 import { Button } from "../shell/Button";
 import { Header } from "../shell/Header";
+import { StaleNotice } from "../shell/StaleNotice";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { Changed } from "./Changed";
 import { Findings } from "./Findings";
-import { StaleNotice } from "./StaleNotice";
 import { Panel } from "./stations/Panel";
 import { type StationId, stationsOf } from "./stationsOf";
 import { useBench } from "./useBench";
@@ -45,6 +46,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   const { units, vocabulary } = useSettings();
   // A draft says which version it was made from; saving it is then refused if another tab went on meanwhile.
   const [opened] = useState<KeptRig>(() => (draft ? { ...kept, version: draft.version } : kept));
+  const go = useNavigate();
   const bench = useBench(draft?.doc ?? kept.fields);
   const { rig } = bench;
   const answer = useEvaluation(rig);
@@ -76,6 +78,12 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
     const wish = { pattern, max_pieces: 20, material: metal, keep_heavy: false };
     const done = await bench.ask(async (now) => (await api.balance(now, wish)).rig);
     if (done) announce("Balanced from the box.");
+  };
+  const keepCopy = async () => {
+    const id = `rig-${crypto.randomUUID().replaceAll("-", "").slice(0, 12)}`;
+    await api.createRig({ ...rig, id, name: `${rig.name} (copy)`.slice(0, 80) });
+    onReload();
+    go(`/bench/${id}`);
   };
   const setStop = async () => {
     if (await bench.edit({ do: "set-stop" })) announce("Stop set.");
@@ -123,7 +131,9 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
           </Text>
         </Button>
       </Header>
-      {saving.kind === "stale" && <StaleNotice sentence={saving.sentence} rig={rig} onReload={onReload} />}
+      {saving.kind === "stale" && (
+        <StaleNotice sentence={saving.sentence} keepLabel="Keep mine as a copy" onKeep={keepCopy} onReload={onReload} />
+      )}
       <Grid
         as="main"
         flex="1"

@@ -16,5 +16,15 @@ export function useSwims() {
     };
     return { swim: kept.fields, version: kept.version, water };
   });
-  return { list, failed: waters.isError || swims.isError, pending: waters.isPending || swims.isPending };
+  return {
+    list,
+    waters: (waters.data ?? []).map((w) => w.fields),
+    failed: waters.isError || swims.isError,
+    error: waters.error ?? swims.error,
+    pending: waters.isPending || swims.isPending,
+    again: () => {
+      void waters.refetch();
+      void swims.refetch();
+    },
+  };
 }

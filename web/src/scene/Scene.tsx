@@ -1,7 +1,8 @@
 import { Box } from "@chakra-ui/react";
-import { type PointerEvent, useLayoutEffect, useRef, useState } from "react";
+import { type PointerEvent, useRef, useState } from "react";
 import type { Evaluation, Handle, Rig } from "../api/client";
 import { Button } from "../shell/Button";
+import { useSize } from "../shell/useSize";
 import type { Units } from "../units/quantity";
 import { Backdrop } from "./Backdrop";
 import { colour } from "./colour";
@@ -36,19 +37,8 @@ const LOWER_M = 1.4;
 /** The water to scale with the rig in it. It draws an answer; it computes nothing of the rig. */
 export function Scene(props: Props) {
   const { rig, evaluation, units } = props;
-  const box = useRef<HTMLDivElement>(null);
+  const [box, { width, height }] = useSize({ width: 640, height: 560 });
   const [lower, setLower] = useState(false);
-  const [size, setSize] = useState({ width: 640, height: 560 });
-  useLayoutEffect(() => {
-    const watch = new ResizeObserver(([entry]) => {
-      const r = entry?.contentRect;
-      if (r && r.width > 50 && r.height > 50) setSize({ width: r.width, height: r.height });
-    });
-    if (box.current) watch.observe(box.current);
-    return () => watch.disconnect();
-  }, []);
-
-  const { width, height } = size;
   const deepest = Math.max(0, ...evaluation.path.map(([, depth = 0]) => depth));
   const canZoom = rig.water.depth_m > 2 * LOWER_M;
   const view =

@@ -1,16 +1,23 @@
 import { Box, Flex, Heading } from "@chakra-ui/react";
 import { Keyboard, Settings2 } from "lucide-react";
 import { lazy, type ReactNode, Suspense, useState } from "react";
-import { NavLink } from "react-router";
+import { Link, useLocation } from "react-router";
 import { Button } from "./Button";
 
 const SettingsDialog = lazy(() => import("./SettingsDialog"));
 const KeysDialog = lazy(() => import("./KeysDialog"));
 
+/** Address, name, and the addresses that belong to it. */
+const SCREENS: [string, string, string[]][] = [
+  ["/water", "Water", ["/water"]],
+  ["/bench", "Bench", ["/", "/bench"]],
+];
+
 type Props = { children?: ReactNode; keysOpen?: boolean; onKeys?: (open: boolean) => void };
 
 /** The bar: name, the screens there are, what the screen puts in it, settings. */
 export function Header({ children, keysOpen = false, onKeys }: Props) {
+  const { pathname } = useLocation();
   const [settings, setSettings] = useState(false);
   return (
     <Flex
@@ -28,11 +35,23 @@ export function Header({ children, keysOpen = false, onKeys }: Props) {
         Brookwind
       </Heading>
       <Box as="nav" aria-label="Screens" ms={{ base: "1", md: "5" }}>
-        <NavLink to="/" className="bw-nav">
-          <Box as="span" borderBottomWidth="3px" borderColor="tip" pb="1" fontWeight="semibold">
-            Bench
-          </Box>
-        </NavLink>
+        {SCREENS.map(([to, name, paths]) => {
+          const here = paths.some((p) => pathname === p || (p !== "/" && pathname.startsWith(p)));
+          return (
+            <Link key={to} to={to} className="bw-nav" aria-current={here ? "page" : undefined}>
+              <Box
+                as="span"
+                borderBottomWidth="3px"
+                borderColor={here ? "tip" : "transparent"}
+                pb="1"
+                me={{ base: "3", md: "5" }}
+                fontWeight={here ? "semibold" : "normal"}
+              >
+                {name}
+              </Box>
+            </Link>
+          );
+        })}
       </Box>
       <Flex flex="1" gap={{ base: "0", md: "2" }} align="center" justify="flex-end" minW="0" wrap="wrap">
         {children}

@@ -7,13 +7,33 @@ export const IMPERIAL: Units = { depth: "ft", line: "in", mass: "oz", temperatur
 /** Depth in feet and floats in grams is normal. */
 export const MIXED: Units = { depth: "ft", line: "in", mass: "g", temperature: "C" };
 
-export type Quantity = "depth" | "line" | "tip" | "load" | "temperature" | "plain";
+export type Quantity =
+  | "depth"
+  | "line"
+  | "tip"
+  | "load"
+  | "temperature"
+  | "distance"
+  | "speed"
+  | "time"
+  | "angle"
+  | "plain";
 export type Read = { ok: true; value: number } | { ok: false; sentence: string };
 
 export const FOOT_M = 0.3048;
 const INCH = 0.0254;
 const OUNCE = 0.028349523125;
 const TO_M: Record<string, number> = { m: 1, cm: 0.01, mm: 0.001, ft: FOOT_M, in: INCH };
+const TO_KG: Record<string, number> = { g: 0.001, kg: 1, mg: 1e-6, oz: OUNCE };
+const TO_MS: Record<string, number> = {
+  "m/s": 1,
+  "cm/s": 0.01,
+  "km/h": 1 / 3.6,
+  "ft/s": FOOT_M,
+  mph: 0.44704,
+  kn: 0.514444,
+};
+const TO_S: Record<string, number> = { s: 1, sec: 1, min: 60, h: 3600 };
 
 const tidy = (value: number, digits: number) => {
   const text = value.toFixed(digits);
@@ -42,13 +62,35 @@ export function write(value: number, quantity: Quantity, units: Units): string {
       return units.mass === "oz" ? `${tidy(value / OUNCE, 3)} oz` : `${tidy(value * 1000, 2)} g`;
     case "temperature":
       return units.temperature === "F" ? `${tidy(value * 1.8 + 32, 1)} °F` : `${tidy(value, 1)} °C`;
+    case "distance":
+      return units.depth === "ft" ? `${tidy(value / FOOT_M, 0)} ft` : `${tidy(value, 1)} m`;
+    case "speed":
+      return units.depth === "ft" ? `${tidy(value / FOOT_M, 2)} ft/s` : `${tidy(value, 2)} m/s`;
+    case "time":
+      return `${tidy(value, 1)} s`;
+    case "angle":
+      return `${tidy(value, 0)}°`;
     case "plain":
       return String(Math.round(value * 100) / 100);
   }
 }
 
-const unitOf = (quantity: Quantity, units: Units): string =>
-  quantity === "depth" ? units.depth : quantity === "line" ? units.line : "mm";
+/** What a bare number means, what units may be written, and what such a thing is called. */
+function scaleOf(quantity: Quantity, units: Units): { unit: string; scales: Record<string, number>; what: string } {
+  switch (quantity) {
+    case "load":
+      return { unit: units.mass, scales: TO_KG, what: "a mass" };
+    case "speed":
+      return { unit: units.depth === "ft" ? "ft/s" : "m/s", scales: TO_MS, what: "a speed" };
+    case "time":
+      return { unit: "s", scales: TO_S, what: "a time" };
+    case "depth":
+    case "distance":
+      return { unit: units.depth, scales: TO_M, what: "a length" };
+    default:
+      return { unit: quantity === "line" ? units.line : "mm", scales: TO_M, what: "a length" };
+  }
+}
 
 const EXAMPLES: Record<Quantity, string> = {
   depth: "1.9 m, 190 cm or 6 ft 3",
@@ -56,11 +98,15 @@ const EXAMPLES: Record<Quantity, string> = {
   tip: "5 mm",
   load: "1.2 g",
   temperature: "16 °C or 61 °F",
+  distance: "12 m or 40 ft",
+  speed: "0.6 m/s or 2 ft/s",
+  time: "9 s",
+  angle: "30",
   plain: "35",
 };
 
 const NUMBER = String.raw`([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+))`;
-const SIMPLE = new RegExp(`^${NUMBER}\\s*([a-z°'"″′]*)$`);
+const SIMPLE = new RegExp(`^${NUMBER}\\s*([a-z°'"″′/]*)$`);
 const FEET = new RegExp(`^${NUMBER}\\s*(?:ft|feet|foot|'|′)\\s*${NUMBER}\\s*(?:in|inch|inches|"|″)?$`);
 const NAMES: Record<string, string> = {
   metre: "m", metres: "m", meter: "m", meters: "m", centimetres: "cm", millimetres: "mm",
@@ -78,11 +124,12 @@ function fail(text: string, what: string, quantity: Quantity): Read {
 export function read(typed: string, quantity: Quantity, units: Units): Read {
   const text = typed.trim().toLowerCase();
   if (quantity === "temperature") return readTemperature(text, units);
-  if (quantity === "plain") {
-    const found = SIMPLE.exec(text);
+  if (quantity === "plain" || quantity === "angle") {
+    const found = SIMPLE.exec(text.replace(/°$/, ""));
     return found?.[1] && !found[2] ? { ok: true, value: number(found[1]) } : fail(typed.trim(), "a number", quantity);
   }
-  const both = FEET.exec(text);
+  const { unit, scales, what } = scaleOf(quantity, units);
+  const both = scales === TO_M ? FEET.exec(text) : null;
   if (both?.[1] && both[2]) {
     const feet = number(both[1]);
     const inches = number(both[2]);
@@ -90,8 +137,8 @@ export function read(typed: string, quantity: Quantity, units: Units): Read {
     return { ok: true, value: (feet < 0 ? -1 : 1) * (Math.abs(feet) * FOOT_M + inches * INCH) };
   }
   const found = SIMPLE.exec(text);
-  const scale = found && TO_M[NAMES[found[2] ?? ""] ?? (found[2] || unitOf(quantity, units))];
-  if (!found?.[1] || !scale) return fail(typed.trim(), "a length", quantity);
+  const scale = found && scales[NAMES[found[2] ?? ""] ?? (found[2] || unit)];
+  if (!found?.[1] || !scale) return fail(typed.trim(), what, quantity);
   return { ok: true, value: number(found[1]) * scale };
 }
 
@@ -105,6 +152,8 @@ function readTemperature(text: string, units: Units): Read {
 
 /** Text for an input field: short, and read back to the same value. */
 export function forField(value: number, quantity: Quantity, units: Units): string {
+  if (quantity === "line" && units.line === "cm" && Math.abs(value) >= 2)
+    return `${tidy(value, 3).replace(/\.?0+$/, "")} m`;
   if (quantity === "line" && units.line === "cm") return `${tidy(value * 100, 1).replace(/\.0$/, "")} cm`;
   return write(value, quantity, units)
     .replace(/(\.\d*?)0+(?=\s)/, "$1")

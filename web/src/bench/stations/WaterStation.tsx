@@ -1,14 +1,12 @@
-import { Stack, Text } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
-import { api, Refusal, type Rig } from "../../api/client";
-import { Button } from "../../shell/Button";
+import { Stack } from "@chakra-ui/react";
+import type { Rig } from "../../api/client";
 import { Choice } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
-import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { capital, word } from "../../units/vocabulary";
+import { KeepDepth } from "../../water/KeepDepth";
 import { useSwims } from "../useSwims";
+import { AtSwim } from "./AtSwim";
 import { Facts } from "./Facts";
 import { problemAt, type StationProps } from "./Panel";
 import { Why } from "./Why";
@@ -20,27 +18,12 @@ const SALT: [string, number][] = [
 ];
 
 export function WaterStation({ bench, answer }: StationProps) {
-  const { units, vocabulary } = useSettings();
-  const queries = useQueryClient();
+  const { vocabulary } = useSettings();
   const swims = useSwims();
-  const [told, setTold] = useState("");
   const { rig } = bench;
   const { water } = rig;
   const here = swims.list.find((s) => s.swim.id === water.swim);
-  const differs = here && Math.abs(here.swim.depth_m - water.depth_m) > 0.0005;
   const change = (part: Partial<Rig["water"]>) => bench.put({ ...rig, water: { ...water, ...part } });
-
-  const keepDepth = async () => {
-    if (!here) return;
-    try {
-      await api.updateSwim(here.swim.id, { version: here.version, fields: { ...here.swim, depth_m: water.depth_m } });
-      await queries.invalidateQueries({ queryKey: ["swims"] });
-      setTold(`Kept: ${here.water.name} is ${write(water.depth_m, "depth", units)} deep.`);
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setTold(error.message);
-    }
-  };
 
   return (
     <Stack gap="4">
@@ -69,12 +52,12 @@ export function WaterStation({ bench, answer }: StationProps) {
         onChange={(depth_m) => change({ depth_m })}
         hint="Type 1.9, 190 cm or 6 ft 3."
       />
-      {differs && (
-        <Button onClick={keepDepth}>
-          Keep as the depth of this {word("swim", vocabulary)} ({write(here.swim.depth_m, "depth", units)} in the book)
-        </Button>
+      {here && (
+        <>
+          <KeepDepth depth_m={water.depth_m} swimId={here.swim.id} />
+          <AtSwim swimId={here.swim.id} rig={rig} onDepth={(depth_m) => change({ depth_m })} />
+        </>
       )}
-      {told && <Text role="status">{told}</Text>}
       <QuantityField
         label="Water temperature"
         name={`${rig.id}-temperature`}

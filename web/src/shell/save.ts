@@ -1,0 +1,9 @@
+/** Hand a file to the person. */
+export function save(file: Blob, name: string): void {
+  const address = URL.createObjectURL(file);
+  const link = document.createElement("a");
+  link.href = address;
+  link.download = name;
+  link.click();
+  URL.revokeObjectURL(address);
+}

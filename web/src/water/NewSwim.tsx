@@ -1,0 +1,111 @@
+import { Box, Input, Stack, Text } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useId, useState } from "react";
+import { api, Refusal } from "../api/client";
+import { useSwims } from "../bench/useSwims";
+import { Button } from "../shell/Button";
+import { Choice } from "../shell/Choice";
+import { QuantityField } from "../shell/QuantityField";
+import { Sheet } from "../shell/Sheet";
+import { freshId } from "./useSurvey";
+
+/** A swim, at a water of the book or a new one. */
+export function NewSwim({ onClose, onMade }: { onClose: () => void; onMade: (swimId: string) => void }) {
+  const queries = useQueryClient();
+  const swims = useSwims();
+  const nameId = useId();
+  const waterId = useId();
+  const [water, setWater] = useState("");
+  const [waterName, setWaterName] = useState("");
+  const [salinity, setSalinity] = useState("0");
+  const [name, setName] = useState("");
+  const [depth, setDepth] = useState(1.5);
+  const [failed, setFailed] = useState("");
+
+  const make = async () => {
+    if (!name.trim() || (!water && !waterName.trim())) {
+      setFailed("Both the water and the swim need a name.");
+      return;
+    }
+    try {
+      const water_id =
+        water ||
+        (
+          await api.createWater({
+            id: freshId("water"),
+            name: waterName.trim(),
+            temperature_c: 15,
+            salinity: Number(salinity),
+            notes: "",
+          })
+        ).fields.id;
+      setWater(water_id);
+      const id = freshId("swim");
+      await api.createSwim({ id, water_id, name: name.trim(), depth_m: depth, bed: "", notes: "" });
+      await queries.invalidateQueries({ queryKey: ["waters"] });
+      await queries.invalidateQueries({ queryKey: ["swims"] });
+      onClose();
+      onMade(id);
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      setFailed(error.message);
+    }
+  };
+
+  return (
+    <Sheet title="Enter a swim" onClose={onClose}>
+      <Stack gap="4">
+        <Choice label="Water" value={water} onChange={setWater}>
+          <option value="">a new water</option>
+          {swims.waters.map((w) => (
+            <option key={w.id} value={w.id}>
+              {w.name}
+            </option>
+          ))}
+        </Choice>
+        {!water && (
+          <>
+            <Box>
+              <label htmlFor={waterId} className="bw-label">
+                Name of the water
+              </label>
+              <Input
+                id={waterId}
+                value={waterName}
+                maxLength={80}
+                onChange={(e) => setWaterName(e.currentTarget.value)}
+              />
+            </Box>
+            <Choice label="Salt" value={salinity} onChange={setSalinity}>
+              <option value="0">fresh</option>
+              <option value="10">brackish, salinity 10</option>
+              <option value="35">sea, salinity 35</option>
+            </Choice>
+          </>
+        )}
+        <Box>
+          <label htmlFor={nameId} className="bw-label">
+            Name of the swim
+          </label>
+          <Input id={nameId} value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} />
+        </Box>
+        <QuantityField
+          label="Depth, as far as you know"
+          name="new-swim-depth"
+          value={depth}
+          quantity="depth"
+          onChange={setDepth}
+          hint="A guess will do: plumbing comes next."
+        />
+        {failed && (
+          <Text role="alert" color="float">
+            {failed}
+          </Text>
+        )}
+        <Button variant="solid" onClick={make}>
+          Enter it
+        </Button>
+      </Stack>
+    </Sheet>
+  );
+}

@@ -1,0 +1,211 @@
+import { Box, Flex, Input, Stack, Text } from "@chakra-ui/react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useId, useState } from "react";
+import { api, type Instrument, Refusal, type Sounding } from "../../api/client";
+import { Button } from "../../shell/Button";
+import { clock } from "../../units/clock";
+import { write } from "../../units/quantity";
+import { useSettings } from "../../units/settings";
+import { many } from "../beads";
+import { Files } from "./Files";
+import type { PanelProps } from "./WaterPanel";
+
+const NAMES: Record<Instrument["kind"], string> = { sounder: "Sounder", gauge: "Level gauge", weather: "Weather" };
+const USUAL: Record<Instrument["kind"], string> = {
+  sounder: "127.0.0.1:10110",
+  gauge: "http://127.0.0.1:8762/level.json",
+  weather: "http://127.0.0.1:8762/weather.json",
+};
+const STATUS: Record<Instrument["status"], [string, string]> = {
+  off: ["soft", "off"],
+  connecting: ["brass", "connecting"],
+  live: ["reed", "live"],
+  stale: ["brass", "old"],
+  lost: ["float", "lost"],
+};
+const ASK_MS = 1500;
+
+/** Instruments that feed the survey, and files in and out. Nothing they say is kept before it is accepted. */
+export function DevicesPanel(props: PanelProps) {
+  const queries = useQueryClient();
+  const known = useQuery({ queryKey: ["instruments"], queryFn: api.instruments, refetchInterval: ASK_MS });
+  const again = () => queries.invalidateQueries({ queryKey: ["instruments"] });
+  return (
+    <Stack gap="4">
+      {(Object.keys(NAMES) as Instrument["kind"][]).map((kind) => (
+        <Device key={kind} kind={kind} told={known.data?.find((i) => i.kind === kind)} again={again} {...props} />
+      ))}
+      <Files {...props} />
+    </Stack>
+  );
+}
+
+type DeviceProps = PanelProps & { kind: Instrument["kind"]; told: Instrument | undefined; again: () => void };
+
+function Device(props: DeviceProps) {
+  const { kind, told, again, state } = props;
+  const { units } = useSettings();
+  const id = useId();
+  const [where, setWhere] = useState<string | null>(null);
+  const [said, setSaid] = useState("");
+  const [busy, setBusy] = useState(false);
+  const status = told?.status ?? "off";
+  const [tint, word] = STATUS[status];
+  const on = status !== "off";
+  const act = async (what: () => Promise<unknown>) => {
+    setBusy(true);
+    setSaid("");
+    try {
+      await what();
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      setSaid(error.message);
+    } finally {
+      setBusy(false);
+      again();
+    }
+  };
+  const values = told?.values ?? {};
+  const value = (name: string) => values[name] as number | undefined;
+  const shown = [
+    value("depth_m") !== undefined && write(value("depth_m") as number, "depth", units),
+    value("level_m") !== undefined && write(value("level_m") as number, "depth", units),
+    value("flow_m3_s") !== undefined && `${value("flow_m3_s")} m³/s`,
+    value("wind_ms") !== undefined && write(value("wind_ms") as number, "speed", units),
+    value("temperature_c") !== undefined && write(value("temperature_c") as number, "temperature", units),
+    value("air_temperature_c") !== undefined &&
+      `air ${write(value("air_temperature_c") as number, "temperature", units)}`,
+  ].filter(Boolean);
+  return (
+    <Box borderWidth="1px" borderColor="rule" borderRadius="l2" p="3" data-testid={`device-${kind}`}>
+      <Flex justify="space-between" align="baseline">
+        <Text fontWeight="bold">{NAMES[kind]}</Text>
+        <Text fontSize="sm" fontWeight="semibold" color={tint} data-testid={`status-${kind}`}>
+          {word}
+        </Text>
+      </Flex>
+      {shown.length > 0 && (
+        <Text fontSize="xl" fontWeight="bold">
+          {shown.join(", ")}
+        </Text>
+      )}
+      {on && (
+        <Text fontSize="sm" color="soft">
+          {told?.says}
+          {told?.at ? ` Last at ${clock(told.at, state.survey.place.time_zone)}.` : ""}
+        </Text>
+      )}
+      {said && (
+        <Text role="alert" color="float" fontSize="sm">
+          {said}
+        </Text>
+      )}
+      {!on && (
+        <>
+          <label htmlFor={id} className="bw-label">
+            Address
+          </label>
+          <Input
+            id={id}
+            fontSize="sm"
+            value={where ?? (told?.where || USUAL[kind])}
+            onChange={(e) => setWhere(e.currentTarget.value)}
+          />
+        </>
+      )}
+      <Flex gap="2" mt="2" wrap="wrap">
+        {on ? (
+          <Button size="sm" disabled={busy} onClick={() => act(() => api.disconnect(kind))}>
+            Let go
+          </Button>
+        ) : (
+          <Button
+            size="sm"
+            disabled={busy}
+            onClick={() => act(() => api.connect({ kind, where: where ?? (told?.where || USUAL[kind]) }))}
+          >
+            {busy ? "Connecting" : "Connect"}
+          </Button>
+        )}
+        {kind === "gauge" && status !== "off" && status !== "lost" && <TakeLevels {...props} act={act} />}
+        {kind === "weather" && value("wind_ms") !== undefined && (
+          <Button
+            size="sm"
+            onClick={() =>
+              state.change({
+                wind: { ...state.survey.wind, speed_ms: value("wind_ms") ?? 0, from_deg: value("wind_from_deg") ?? 0 },
+              })
+            }
+          >
+            Take this wind
+          </Button>
+        )}
+      </Flex>
+      {kind === "sounder" && on && <LiveSoundings {...props} />}
+    </Box>
+  );
+}
+
+function TakeLevels({ state, act }: DeviceProps & { act: (what: () => Promise<unknown>) => Promise<void> }) {
+  return (
+    <Button
+      size="sm"
+      onClick={() =>
+        act(async () => {
+          const levels = await api.gaugeLevels();
+          if (levels) state.change({ level: { kind: "gauged", readings: levels.readings }, datum: levels.name });
+        })
+      }
+    >
+      Take these levels
+    </Button>
+  );
+}
+
+/** What the sounder has told since the last taking: accept it or drop it. */
+function LiveSoundings({ state, picture }: DeviceProps) {
+  const { survey } = state;
+  const taking = {
+    place: survey.place,
+    level_m: picture?.level?.now_m ?? 0,
+    distance_m: survey.session.distance_m,
+    bearing_deg: survey.session.bearing_deg,
+    take: false,
+  };
+  const live = useQuery({
+    queryKey: ["live", survey.swim_id],
+    queryFn: () => api.liveSoundings(taking),
+    refetchInterval: ASK_MS,
+  });
+  const waiting = live.data ?? [];
+  const take = (keep: boolean) =>
+    state.attempt(async () => {
+      const got = await api.liveSoundings({ ...taking, take: true });
+      if (keep) accept(state, got);
+      void live.refetch();
+    });
+  return (
+    <Box mt="2">
+      <Text fontSize="sm">
+        {waiting.length ? `${many(waiting.length, "new sounding")} waiting.` : "No new soundings yet."}
+      </Text>
+      {waiting.length > 0 && (
+        <Flex gap="2" mt="1">
+          <Button size="sm" variant="solid" onClick={() => take(true)}>
+            Accept them
+          </Button>
+          <Button size="sm" onClick={() => take(false)}>
+            Drop them
+          </Button>
+        </Flex>
+      )}
+    </Box>
+  );
+}
+
+/** Put soundings into the survey; one with an id that is there already replaces it. */
+export function accept(state: PanelProps["state"], fresh: readonly Sounding[]): void {
+  const ids = new Set(fresh.map((s) => s.id));
+  const others = state.acts.now().soundings.filter((s) => !ids.has(s.id));
+  state.change({ soundings: [...others, ...fresh] });
+}

@@ -1,0 +1,148 @@
+import { Box, Flex, Stack, Text } from "@chakra-ui/react";
+import { Download, Upload } from "lucide-react";
+import { useRef, useState } from "react";
+import { api, type ReadSoundings, Refusal } from "../../api/client";
+import { readLog } from "../../api/readLog";
+import { Button } from "../../shell/Button";
+import { many } from "../beads";
+import { accept } from "./DevicesPanel";
+import type { PanelProps } from "./WaterPanel";
+
+type Found = ReadSoundings & { says?: string };
+
+const OUT = [
+  ["soundings.csv", "CSV"],
+  ["soundings.geojson", "GeoJSON"],
+  ["waypoints.gpx", "GPX"],
+] as const;
+
+/** Soundings, waypoints and logs in; soundings and waypoints out. What is read is shown before it is kept. */
+export function Files({ state, picture }: PanelProps) {
+  const { survey } = state;
+  const input = useRef<HTMLInputElement>(null);
+  const stop = useRef<AbortController | null>(null);
+  const [progress, setProgress] = useState<number | null>(null);
+  const [found, setFound] = useState<Found | null>(null);
+  const [said, setSaid] = useState("");
+
+  const read = async (file: File) => {
+    setSaid("");
+    setFound(null);
+    const name = file.name.toLowerCase();
+    try {
+      if (name.endsWith(".csv")) setFound(await api.readSoundings(survey.swim_id, "csv", file));
+      else if (name.endsWith("json")) setFound(await api.readSoundings(survey.swim_id, "geojson", file));
+      else if (name.endsWith(".gpx")) await readWaypoints(file);
+      else await readSounderLog(file);
+    } catch (error) {
+      if (error instanceof DOMException && error.name === "AbortError") setSaid("Stopped; nothing was taken.");
+      else if (error instanceof Refusal) setSaid(error.message);
+      else throw error;
+    } finally {
+      setProgress(null);
+    }
+  };
+  const readWaypoints = async (file: File) => {
+    const got = await api.readGpx(survey.swim_id, file);
+    const ids = new Set(got.marks.map((m) => m.id));
+    if (got.marks.length)
+      state.change({ marks: [...state.acts.now().marks.filter((m) => !ids.has(m.id)), ...got.marks] });
+    const left = got.refused.map((r) => r.says).join(" ");
+    setSaid(`${many(got.marks.length, "fish mark")} taken; undo brings back what was. ${left}`.trim());
+  };
+  const readSounderLog = async (file: File) => {
+    const control = new AbortController();
+    stop.current = control;
+    setProgress(0);
+    const query = {
+      swim_id: survey.swim_id,
+      level_m: picture?.level?.now_m ?? 0,
+      distance_m: survey.session.distance_m,
+      bearing_deg: survey.session.bearing_deg,
+    };
+    await readLog(
+      file,
+      query,
+      (line) => {
+        setProgress(line.lines / Math.max(1, line.of));
+        if (line.soundings) setFound({ soundings: line.soundings, refused: [], notes: [], says: line.says });
+      },
+      control.signal,
+    );
+  };
+
+  return (
+    <Stack gap="3" borderTopWidth="1px" borderColor="rule" pt="4">
+      <Text fontWeight="bold">Files</Text>
+      <input
+        ref={input}
+        type="file"
+        hidden
+        data-testid="file"
+        accept=".csv,.json,.geojson,.gpx,.nmea,.log,.txt"
+        onChange={(e) => {
+          const file = e.currentTarget.files?.[0];
+          if (file) void read(file);
+          e.currentTarget.value = "";
+        }}
+      />
+      <Button onClick={() => input.current?.click()} disabled={progress !== null}>
+        <Upload aria-hidden="true" />
+        Read soundings, waypoints or a log
+      </Button>
+      {progress !== null && (
+        <Flex align="center" gap="3">
+          <Box as="progress" flex="1" aria-label="Reading the log" {...{ value: progress, max: 1 }} />
+          <Text fontSize="sm">{Math.round(100 * progress)} %</Text>
+          <Button size="sm" onClick={() => stop.current?.abort()}>
+            Stop
+          </Button>
+        </Flex>
+      )}
+      {said && <Text role="status">{said}</Text>}
+      {found && (
+        <Box bg="well" borderRadius="l2" p="3" data-testid="found">
+          <Text fontWeight="semibold">{found.says ?? `${many(found.soundings.length, "sounding")} read.`}</Text>
+          {(found.notes ?? []).map((n) => (
+            <Text key={n} fontSize="sm">
+              {n}
+            </Text>
+          ))}
+          {(found.refused ?? []).length > 0 && (
+            <Box as="ul" fontSize="sm" color="float" listStyleType="none" maxH="40" overflowY="auto">
+              {(found.refused ?? []).slice(0, 20).map((r) => (
+                <li key={`${r.line} ${r.says}`}>
+                  Line {r.line}: {r.says}
+                </li>
+              ))}
+            </Box>
+          )}
+          <Flex gap="2" mt="2">
+            <Button
+              size="sm"
+              variant="solid"
+              disabled={found.soundings.length === 0}
+              onClick={() => {
+                accept(state, found.soundings);
+                setFound(null);
+              }}
+            >
+              Accept {found.soundings.length}
+            </Button>
+            <Button size="sm" onClick={() => setFound(null)}>
+              Drop
+            </Button>
+          </Flex>
+        </Box>
+      )}
+      <Flex gap="2" wrap="wrap" align="center">
+        <Download size={18} aria-hidden="true" />
+        {OUT.map(([path, words]) => (
+          <a key={path} href={`/api/surveys/${survey.swim_id}/${path}`} download className="bw-link">
+            {words}
+          </a>
+        ))}
+      </Flex>
+    </Stack>
+  );
+}

@@ -1,0 +1,102 @@
+import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
+import { Plus, Trash2 } from "lucide-react";
+import { useState } from "react";
+import { type Mark, sentenceOf } from "../../api/client";
+import { Button } from "../../shell/Button";
+import { QuantityField } from "../../shell/QuantityField";
+import { clock } from "../../units/clock";
+import { write } from "../../units/quantity";
+import { useSettings } from "../../units/settings";
+import { freshId } from "../useSurvey";
+import type { PanelProps } from "./WaterPanel";
+
+/** Fish seen at a depth: one number for the stop, and how far to slide it. */
+export function MarksPanel({ state, picture, rig, now }: PanelProps) {
+  const { units } = useSettings();
+  const { survey } = state;
+  const [depth, setDepth] = useState(2);
+  const zone = survey.place.time_zone;
+  const add = () => {
+    const { distance_m, bearing_deg } = survey.session;
+    const fresh: Mark = {
+      id: freshId("mark"),
+      depth_m: depth,
+      distance_m,
+      bearing_deg,
+      at: new Date(now).toISOString(),
+      note: "",
+    };
+    state.change({ marks: [...survey.marks, fresh] });
+  };
+  return (
+    <Stack gap="4">
+      <Text fontSize="sm" color="soft">
+        {rig
+          ? `The stop of “${rig.name}” goes just above the fish: they come up, rarely down.`
+          : "Tie a rig for this swim on the bench, and each mark gives the setting for it."}
+      </Text>
+      <Flex gap="2" align="end">
+        <Box flex="1">
+          <QuantityField label="Fish seen at" name="mark-depth" value={depth} quantity="depth" onChange={setDepth} />
+        </Box>
+        <Button variant="solid" onClick={add}>
+          <Plus aria-hidden="true" />
+          Mark them
+        </Button>
+      </Flex>
+      {survey.marks.length === 0 && <Text>No fish marked yet.</Text>}
+      <Box as="ul" listStyleType="none" aria-label="Fish marks">
+        {[...survey.marks].reverse().map((m) => {
+          const found = picture?.marks.find((a) => a.id === m.id);
+          const s = found?.setting;
+          return (
+            <Box as="li" key={m.id} py="2" borderTopWidth="1px" borderColor="rule">
+              <Flex align="start" gap="2">
+                <Box flex="1">
+                  {s && (
+                    <Text fontSize="xl" fontWeight="bold">
+                      Stop at {write(s.setting_m, "line", units)}
+                    </Text>
+                  )}
+                  {s && (
+                    <Text fontWeight="semibold">
+                      {Math.abs(s.slide_m) < 0.005
+                        ? "where it is"
+                        : `slide it ${write(Math.abs(s.slide_m), "line", units)} ${s.slide_m > 0 ? "deeper" : "shallower"}`}
+                    </Text>
+                  )}
+                  {found?.problem && <Text color="float">{sentenceOf(found.problem)}</Text>}
+                  <Text fontSize="sm" color="soft">
+                    Fish at {write(m.depth_m, "depth", units)}, {write(m.distance_m, "distance", units)} out
+                    {m.at ? `, ${clock(m.at, zone)}` : ""}
+                    {m.note ? `: ${m.note}` : ""}
+                    {s ? `; bait ${write(s.above_m, "line", units)} above them` : ""}
+                  </Text>
+                </Box>
+                <Button
+                  variant="quiet"
+                  size="icon"
+                  aria-label={`Take out the mark at ${write(m.depth_m, "depth", units)}`}
+                  onClick={() => state.change({ marks: survey.marks.filter((x) => x.id !== m.id) })}
+                >
+                  <Trash2 />
+                </Button>
+              </Flex>
+              <Grid mt="1">
+                <QuantityField
+                  label="Depth of the fish"
+                  name={`${m.id}-depth`}
+                  value={m.depth_m}
+                  quantity="depth"
+                  onChange={(depth_m) =>
+                    state.change({ marks: survey.marks.map((x) => (x.id === m.id ? { ...x, depth_m } : x)) })
+                  }
+                />
+              </Grid>
+            </Box>
+          );
+        })}
+      </Box>
+    </Stack>
+  );
+}

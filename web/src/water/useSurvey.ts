@@ -1,0 +1,49 @@
+import { useCallback, useState } from "react";
+import { api, type KeptSurvey, Refusal, type Survey } from "../api/client";
+import type { Draft } from "../document/drafts";
+import { type Keeper, useAutosave } from "../document/useAutosave";
+import { useHistory } from "../document/useHistory";
+
+export const draftId = (swimId: string) => `survey-${swimId}`;
+
+const SURVEYS: Keeper<Survey> = {
+  draftId: (survey) => draftId(survey.swim_id),
+  save: (version, survey) => api.saveSurvey(survey.swim_id, version, survey),
+  read: (survey) => api.survey(survey.swim_id),
+};
+
+const nothing = () => {};
+
+/** The survey with its history, every way to change it, and how its saving does. */
+export function useSurvey(kept: KeptSurvey, draft: Draft<Survey> | null) {
+  // A draft says which version it was made from; saving it is then refused if another tab went on meanwhile.
+  const [opened] = useState(() => (draft ? { ...kept, version: draft.version } : kept));
+  const { present, gesturing, canUndo, canRedo, acts } = useHistory(draft?.doc ?? kept.fields);
+  const [said, setSaid] = useState("");
+  const saving = useAutosave(SURVEYS, opened, present, gesturing, nothing);
+
+  const change = useCallback(
+    (part: Partial<Survey>, tag?: string) => {
+      setSaid("");
+      acts.put({ ...acts.now(), ...part }, tag);
+    },
+    [acts],
+  );
+  /** Do something that may be refused, and say so when it is. */
+  const attempt = useCallback(async (act: () => Promise<void>) => {
+    setSaid("");
+    try {
+      await act();
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      setSaid(error.message);
+    }
+  }, []);
+
+  return { survey: present, gesturing, canUndo, canRedo, saving, said, setSaid, change, attempt, acts };
+}
+
+export type SurveyState = ReturnType<typeof useSurvey>;
+
+/** A new id, unlike any other of the survey. */
+export const freshId = (kind: string): string => `${kind}-${crypto.randomUUID().replaceAll("-", "").slice(0, 10)}`;
