@@ -257,6 +257,8 @@ class Cell(Frozen):
     half_m: float
 
 
+_LEAST_SPREAD_M = 0.5
+"""Root mean square distance from the best line below which there is no map. [m] Editable default."""
 _MAP_CELLS = 26
 _MAP_MOST = 400
 _FAR_M = 60.0
@@ -276,7 +278,9 @@ def bed_map(soundings: Sequence[Sounding]) -> tuple[Cell, ...]:
     out = np.array([s.distance_m * np.cos(np.radians(s.bearing_deg)) for s in picked])
     bed = np.array([s.bed_m for s in picked])
     noise = np.array([(s.half_m / NINE_IN_TEN) ** 2 for s in picked])
-    if np.ptp(right) < 1.0:
+    # Soundings of a single line, whatever its direction, say nothing of what lies beside it.
+    aside = np.linalg.svd(np.stack([right - right.mean(), out - out.mean()]), compute_uv=False)[1]
+    if aside < _LEAST_SPREAD_M * len(picked) ** 0.5:
         return ()
     apart = np.hypot(right[:, None] - right, out[:, None] - out)
     rough = _roughness(apart, bed, noise)

@@ -31,7 +31,7 @@ export function Header({ children, keysOpen = false, onKeys }: Props) {
       align="center"
       wrap="wrap"
     >
-      <Heading as="p" fontFamily="heading" fontSize="xl" fontWeight="bold" letterSpacing="-0.01em">
+      <Heading as="p" hideBelow="sm" fontFamily="heading" fontSize="xl" fontWeight="bold" letterSpacing="-0.01em">
         Brookwind
       </Heading>
       <Box as="nav" aria-label="Screens" ms={{ base: "1", md: "5" }}>

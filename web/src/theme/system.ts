@@ -26,6 +26,7 @@ const config = defineConfig({
     ".bw-scene": { display: "block", userSelect: "none" },
     ".bw-bead.here": { outline: "3px solid", outlineColor: "tip", outlineOffset: "2px" },
     ".bw-link": { color: "ink", textDecoration: "underline", fontWeight: "600", py: "2" },
+    ".bw-block": { display: "block", mt: "1" },
     ".bw-why": { borderTopWidth: "1px", borderColor: "rule", pt: "3" },
     ".bw-why > summary": { cursor: "pointer", fontWeight: "600", fontSize: "sm", minH: "8" },
     ".bw-table": { w: "100%", fontSize: "sm", borderCollapse: "collapse" },

@@ -143,7 +143,7 @@ def _grid(p: Plumbing) -> Array:
                 "Enter one of them.",
                 ("readings", i, "fall_s" if r.how == "count" else "depth_m"),
             )
-    return np.arange(p.least_m, p.most_m + 0.5 * STEP_M, STEP_M)
+    return np.linspace(p.least_m, p.most_m, round((p.most_m - p.least_m) / STEP_M) + 1)
 
 
 def _likelihood(depths: Array, r: Reading, p: Plumbing) -> Array:

@@ -28,7 +28,7 @@ export function AtSwim({ swimId, rig, onDepth }: Props) {
     placeholderData: (last) => last,
   });
   const open = (
-    <Link to={`/water/${swimId}`} className="bw-link">
+    <Link to={`/water/${swimId}`} className="bw-link bw-block">
       <Waves size={18} aria-hidden="true" style={{ display: "inline", verticalAlign: "-3px" }} /> Open the water: plumb,
       section, level
     </Link>
