@@ -58,6 +58,8 @@ def _fields(row: dict[str, str | None], number: int) -> dict[str, Any]:
     if seen == "under" and value is not None:
         sight["below_m"] = value
     if seen == "high":
+        if value is None:
+            raise ValueError("A float that stands high needs value_m: how much higher than wanted.")
         sight["by_m"] = value
     return {"kind": "cast", "setting_m": setting, "seen": sight, **common}
 

@@ -3,6 +3,10 @@
 from __future__ import annotations
 
 import json
+import signal
+import subprocess
+import sys
+import urllib.request
 from importlib.resources import files
 from pathlib import Path
 
@@ -74,3 +78,52 @@ def test_what_cannot_be_balanced_has_its_own_code(tmp_path: Path) -> None:
     answer = run.invoke(app, ["balance", RIG, "--box", str(empty)])
     assert answer.exit_code == 4
     assert "holds no shot" in answer.output
+
+
+READINGS = "setting_m,seen,value_m\n1.8,high,0.03\n1.84,high,0.075\n,eye,2\n"
+
+
+def test_plumb_tells_the_depth_and_what_disagrees(tmp_path: Path) -> None:
+    file = tmp_path / "readings.csv"
+    file.write_text(READINGS)
+    told = run.invoke(app, ["plumb", str(file), "--bait-m", "0.5", "--plummet-g", "30"])
+    assert told.exit_code == 0
+    assert "good enough" in told.output
+    precise = json.loads(run.invoke(app, ["plumb", str(file), "--json"]).output)
+    assert precise["interval"]["depth_m"] == pytest.approx(2.01, abs=0.02)
+    clash = run.invoke(app, ["plumb", "-"], input=f"{READINGS}2.6,gone,\n")
+    assert clash.exit_code == 5
+    assert "line-2 and line-5: " in clash.output
+    assert "cannot both be true" in clash.output
+    assert "at least" in run.invoke(app, ["plumb", str(file), "--plummet-g", "1"]).output
+    assert run.invoke(app, ["plumb", str(file), "--most-m", "900"]).exit_code == 3
+
+
+def test_timetable_prints_moves_and_writes_a_calendar(tmp_path: Path) -> None:
+    plan = {
+        "level": {"kind": "changing", "at": "2026-11-23T06:00:00Z", "level_m": 3.0, "rate_m_h": -0.5},
+        "bed_m": 0.0,
+        "start": "2026-11-23T06:00:00Z",
+        "end": "2026-11-23T08:00:00Z",
+        "longest_m": 2.9,
+    }
+    file, calendar = tmp_path / "plan.json", tmp_path / "moves.ics"
+    file.write_text(json.dumps(plan))
+    told = run.invoke(app, ["timetable", str(file), "--calendar", str(calendar)])
+    assert told.exit_code == 0
+    assert told.output.count("slide -20 cm") == 4
+    assert "rod and rig allow 2.90 m" in told.output
+    assert calendar.read_bytes().startswith(b"BEGIN:VCALENDAR")
+    file.write_text(json.dumps({**plan, "end": "2026-11-23T05:00:00Z"}))
+    assert "must end after it starts" in run.invoke(app, ["timetable", str(file)]).output
+
+
+def test_standins_run_until_stopped_and_say_where_they_are() -> None:
+    command = [sys.executable, "-m", "brookwind.cli", "standins", "--sounder-port", "0", "--web-port", "0"]
+    with subprocess.Popen(command, stdout=subprocess.PIPE, text=True) as process:
+        assert process.stdout is not None
+        told = dict(line.split(": ", 1) for line in (process.stdout.readline().strip() for _ in range(3)))
+        with urllib.request.urlopen(told["weather"], timeout=5) as answer:
+            assert json.load(answer)["wind_from_deg"] == 240
+        process.send_signal(signal.SIGINT)
+        assert process.wait(5) == 0
