@@ -167,6 +167,9 @@ def test_deeper_than_thought_or_than_the_line_allows() -> None:
     over = plumb(spot(cast(3.6, Gone(), "a"), cast(3.75, Gone(), "b"), cast(3.8, Under(below_m=0.3), "c")))
     assert over.state == "beyond"
     assert "more than 4.00 m" in over.says.format(**over.figures)
+    under = plumb(spot(Crude(id="w", how="wading", depth_m=0.2)))
+    assert under.state == "beyond"
+    assert "less than 0.50 m" in under.says.format(**under.figures)
     short = plumb(spot(cast(2.5, Gone(), "a"), cast(2.5, Gone(), "b"), line_m=2.5))
     assert short.state == "beyond"
     assert "2.50 m of line" in short.says.format(**short.figures)

@@ -42,7 +42,7 @@ class Sounding(Frozen):
     bearing_deg: Bearing = 0.0
     """From the way the swim faces, positive to the right. [degrees]"""
     depth_m: float = Field(ge=0, le=MOST_DEPTH_M)
-    half_m: float = Field(default=0.05, gt=0, le=20)
+    half_m: float = Field(default=0.05, ge=0.001, le=20)
     """Half the width it lies in nine times in ten. [m]"""
     level_m: Level = 0.0
     """Level of the water over the datum when it was taken. [m]"""
@@ -121,15 +121,15 @@ class Drift(Frozen):
     distance_m: Distance
     """From the bank. [m]"""
     depth_m: float = Field(default=0.0, ge=0, le=MOST_DEPTH_M)
-    over_m: float = Field(gt=0, le=200)
-    time_s: float = Field(gt=0, le=3600)
+    over_m: float = Field(ge=0.1, le=200)
+    time_s: float = Field(ge=0.1, le=3600)
 
 
 class Mark(Frozen):
     """Fish seen, by eye or by sounder."""
 
     id: PieceId
-    depth_m: float = Field(gt=0, le=MOST_DEPTH_M)
+    depth_m: float = Field(ge=0.05, le=MOST_DEPTH_M)
     distance_m: Distance
     bearing_deg: Bearing = 0.0
     at: AwareDatetime | None = None
@@ -141,7 +141,7 @@ class Wind(Frozen):
 
     speed_ms: float = Field(default=0.0, ge=0, le=40)
     from_deg: float = Field(default=0.0, ge=0, le=360)
-    fetch_m: float = Field(default=150.0, gt=0, le=50_000)
+    fetch_m: float = Field(default=150.0, ge=1, le=50_000)
     """Open water it blows over before the swim. [m]"""
 
 

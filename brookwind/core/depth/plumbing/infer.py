@@ -21,6 +21,8 @@ from brookwind.core.errors import OutOfRange
 from brookwind.core.figures import Figure, depth, length
 from brookwind.core.frozen import Frozen
 
+_AT_LIMIT_M = 0.05
+"""A depth nearer than this to a limit means that the limit is wrong. [m] Editable default."""
 CLASH = 0.004
 """Two readings whose likelihoods, each 1 at its best, nowhere have a product above this disagree.
 For two measures with normal errors: 3.3 standard errors of their difference. Editable default."""
@@ -228,15 +230,17 @@ def _verdict(
         return "nothing", "No cast yet.", figures
     if clashes:
         return "clash", clashes[0].says, clashes[0].figures
-    limit = min(p.most_m, p.line_m or p.most_m)
-    if interval.high_m > p.most_m - 0.1 and interval.half_m < 0.15:
+    if interval.depth_m > p.most_m - _AT_LIMIT_M:
         says = "Everything points to more than {limit}, the deepest you thought possible. Raise that limit."
         return "beyond", says, {"limit": depth(p.most_m)}
+    if interval.depth_m < p.least_m + _AT_LIMIT_M:
+        says = "Everything points to less than {limit}, the shallowest you thought possible. Lower that limit."
+        return "beyond", says, {"limit": depth(p.least_m)}
     if p.line_m is not None and interval.low_m > p.line_m:
         says = (
             "The water is deeper than the {limit} of line a fixed float allows. Plumb with a slider, or come closer in."
         )
-        return "beyond", says, {"limit": depth(limit)}
+        return "beyond", says, {"limit": depth(p.line_m)}
     if interval.half_m <= enough:
         return "enough", "{depth}, sure to ± {half}: good enough for this bait.", figures
     return "open", "{depth}, sure only to ± {half}; this bait needs ± {enough}.", figures

@@ -125,4 +125,6 @@ def crude_likelihood(depths_m: Array, reading: Crude, level_m: float) -> Array:
     level_m: level the depths are meant at. [m]
     """
     depth, error = crude_reading(reading)
-    return np.asarray(np.exp(-0.5 * ((depth - depths_m - (reading.level_m - level_m)) / error) ** 2))
+    away = ((depth - depths_m - (reading.level_m - level_m)) / error) ** 2
+    # Against the nearest depth of the grid: a reading beyond the limits then points at the limit.
+    return np.asarray(np.exp(-0.5 * (away - away.min())))

@@ -40,7 +40,7 @@ class High(Frozen):
     """The float stands but shows more than the wanted tip."""
 
     what: Literal["high"] = "high"
-    by_m: float = Field(gt=0, le=1)
+    by_m: float = Field(ge=0.001, le=1)
     """How much more. [m]"""
 
 
@@ -64,7 +64,7 @@ class Cast(Frozen):
 
     kind: Literal["cast"] = "cast"
     id: PieceId
-    setting_m: float = Field(gt=0, le=MOST_DEPTH_M)
+    setting_m: float = Field(ge=0.02, le=MOST_DEPTH_M)
     """Distance from the stop, or from where the line leaves the float, to the plummet. [m]"""
     seen: Seen
     at: AwareDatetime | None = None
@@ -80,11 +80,11 @@ class Crude(Frozen):
     how: Literal["wading", "eye", "count", "sounder"]
     depth_m: Depth | None = None
     """What was read; for a count it follows from the time. [m]"""
-    half_m: float | None = Field(default=None, gt=0, le=20)
+    half_m: float | None = Field(default=None, ge=0.005, le=20)
     """Half the width it is trusted to, nine times in ten; from the kind of reading when left out. [m]"""
-    fall_s: float | None = Field(default=None, gt=0, le=120)
+    fall_s: float | None = Field(default=None, ge=0.05, le=120)
     """Counted time of the fall. [s]"""
-    sink_ms: float = Field(default=1.2, gt=0, le=10)
+    sink_ms: float = Field(default=1.2, ge=0.01, le=10)
     """Speed at which the weight sinks. [m/s] Editable default."""
     at: AwareDatetime | None = None
     level_m: float = Field(default=0.0, ge=-30, le=30)
@@ -105,12 +105,12 @@ class Setup(Frozen):
     sliding: bool = False
     held: bool = False
     """Rod or pole tip is held straight above the float and takes the push of current and wind on it."""
-    line_diameter_m: float = Field(default=0.00018, gt=0, le=0.002)
+    line_diameter_m: float = Field(default=0.00018, ge=0.00003, le=0.002)
     line: Literal["nylon", "fluorocarbon", "braid"] = "nylon"
     surface_ms: float = Field(default=0.0, ge=0, le=4)
     """Speed of the surface water. [m/s]"""
     wind_ms: float = Field(default=0.0, ge=0, le=40)
-    clear_m: float = Field(default=0.4, gt=0, le=10)
+    clear_m: float = Field(default=0.4, ge=0.05, le=10)
     """Depth to which a sunk float can be seen. [m] Editable default."""
     temperature_c: float = Field(default=15.0, ge=-2, le=40)
     salinity: float = Field(default=0.0, ge=0, le=42)
