@@ -80,7 +80,11 @@ def test_swims_go_with_their_water_and_need_one(client: TestClient) -> None:
     orphan = {"id": "x", "water_id": "nowhere", "name": "X", "depth_m": 1}
     assert problem(client.post("/api/swims", json=orphan))["errors"][0]["path"] == ["water_id"]
     assert client.delete("/api/waters/wend-mere?version=1").status_code == 204
-    assert {s["fields"]["water_id"] for s in client.get("/api/swims").json()} == {"quarrel-pit", "skerry-wall", "the-tarrow"}
+    assert {s["fields"]["water_id"] for s in client.get("/api/swims").json()} == {
+        "quarrel-pit",
+        "skerry-wall",
+        "the-tarrow",
+    }
 
 
 def test_everything_is_there_after_the_server_starts_again(tmp_path: Path, rigs: dict[str, Rig]) -> None:

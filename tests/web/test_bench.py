@@ -3,14 +3,11 @@
 from __future__ import annotations
 
 import re
-from pathlib import Path
-
 import pytest
 from playwright.sync_api import Browser, Page, expect
 
 from .conftest import Server
-
-AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
+from .looks import THEMES, axe_finds
 
 pytestmark = pytest.mark.browser
 
@@ -232,19 +229,16 @@ def test_units_and_words_follow_the_person(bench: Page) -> None:
     expect(stations).to_contain_text("6 ft 3 in")
 
 
-@pytest.mark.parametrize("theme", ["paper", "dusk", "glare"])
+@pytest.mark.parametrize("theme", THEMES)
 def test_axe_finds_nothing_on_the_bench(theme: str, bench: Page) -> None:
     bench.get_by_role("button", name="Settings").click()
     bench.get_by_label("Colours").select_option(theme)
     bench.keyboard.press("Escape")
     expect(bench.get_by_role("dialog")).to_have_count(0)
-    bench.evaluate(AXE.read_text(encoding="utf-8"))
     for name in ("Water", "Fish & bait", "Float", "Load", "Stop"):
         station(bench, name)
         settled(bench)
-        found = bench.evaluate("async () => (await axe.run()).violations")
-        said = [(v["id"], [n["target"] for n in v["nodes"]][:4]) for v in found]
-        assert said == [], f"{name}: {said}"
+        assert axe_finds(bench) == [], name
 
 
 def test_a_phone_shows_it_without_scrolling_sideways(server: Server, browser: Browser) -> None:

@@ -7,12 +7,13 @@ from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
-from pydantic import AwareDatetime, Field, model_validator
+from pydantic import Field, model_validator
 
 from brookwind.core.depth.stop import LEAST_SETTING_M
 from brookwind.core.errors import OutOfRange
 from brookwind.core.figures import Figure, depth, length
 from brookwind.core.frozen import Frozen
+from brookwind.core.moment import Moment
 from brookwind.core.water.level import known_until, levels_m
 from brookwind.core.water.survey import Level, LevelSource
 
@@ -31,8 +32,8 @@ class Plan(Frozen):
     level: LevelSource
     bed_m: Level
     """Height of the bed over the datum. [m]"""
-    start: AwareDatetime
-    end: AwareDatetime
+    start: Moment
+    end: Moment
     bait_from: Literal["bed", "surface"] = "bed"
     bait_m: float = Field(default=0.05, ge=-3, le=60)
     attachment_m: float = Field(default=0.0, ge=-2, le=2)

@@ -5,13 +5,14 @@ from __future__ import annotations
 from datetime import datetime, timedelta
 
 import numpy as np
-from pydantic import AwareDatetime, Field
+from pydantic import Field
 
 from brookwind.core.depth.marks import ForMark, for_mark
 from brookwind.core.depth.timetable import Plan, Timetable, timetable
 from brookwind.core.errors import BrookwindError, OutOfRange, Problem
 from brookwind.core.evaluate import evaluate
 from brookwind.core.frozen import Frozen
+from brookwind.core.moment import Moment
 from brookwind.core.rig.document import Rig
 from brookwind.core.water.current import Bow, Current, Profile, bows, current, profile_at
 from brookwind.core.water.level import level_m, levels_m, rate_m_h
@@ -101,7 +102,7 @@ class Look(Frozen):
     """What is asked."""
 
     survey: Survey
-    at: AwareDatetime
+    at: Moment
     rig: Rig | None = None
     rod_m: float = Field(default=4.0, gt=0, le=16)
 

@@ -9,11 +9,12 @@ from __future__ import annotations
 
 from typing import Annotated, Literal, TypeAlias
 
-from pydantic import AwareDatetime, Field, model_validator
+from pydantic import Field, model_validator
 
 from brookwind.core.depth.plumbing.readings import MOST_DEPTH_M, Plumbing
 from brookwind.core.errors import OutOfRange
 from brookwind.core.frozen import Frozen
+from brookwind.core.moment import Moment
 from brookwind.core.rig.components import PieceId
 from brookwind.core.water.tide import Station
 
@@ -48,7 +49,7 @@ class Sounding(Frozen):
     """Level of the water over the datum when it was taken. [m]"""
     bed: Bed = "unknown"
     feature: Literal["none", "snag", "weed"] = "none"
-    at: AwareDatetime | None = None
+    at: Moment | None = None
     source: Source = "plumbed"
     note: str = Field(default="", max_length=200)
 
@@ -68,7 +69,7 @@ class Steady(Frozen):
 class LevelReading(Frozen):
     """A level read off a staff or a gauge."""
 
-    at: AwareDatetime
+    at: Moment
     level_m: Level
 
 
@@ -83,7 +84,7 @@ class Changing(Frozen):
     """A level known once, and the rate at which it changes."""
 
     kind: Literal["changing"] = "changing"
-    at: AwareDatetime
+    at: Moment
     level_m: Level
     rate_m_h: float = Field(ge=-5, le=5)
 
@@ -92,7 +93,7 @@ class Turn(Frozen):
     """A high or a low water."""
 
     what: Literal["high", "low"]
-    at: AwareDatetime
+    at: Moment
     height_m: Level
 
 
@@ -132,7 +133,7 @@ class Mark(Frozen):
     depth_m: float = Field(ge=0.05, le=MOST_DEPTH_M)
     distance_m: Distance
     bearing_deg: Bearing = 0.0
-    at: AwareDatetime | None = None
+    at: Moment | None = None
     note: str = Field(default="", max_length=200)
 
 
@@ -150,8 +151,8 @@ class Session(Frozen):
 
     distance_m: Distance = 10.0
     bearing_deg: Bearing = 0.0
-    start: AwareDatetime | None = None
-    end: AwareDatetime | None = None
+    start: Moment | None = None
+    end: Moment | None = None
     tolerance_m: float = Field(default=0.1, ge=0.01, le=2)
     """Most the bait may be from its wanted height. [m]"""
     longest_m: float | None = Field(default=None, gt=0, le=MOST_DEPTH_M)

@@ -42,7 +42,8 @@ export function RigMarker({ picture, survey, rig, state, frame, units }: Props) 
     const step = { ArrowLeft: -1, ArrowRight: 1, ArrowDown: -1, ArrowUp: 1 }[e.key];
     if (!step) return;
     e.preventDefault();
-    state.acts.put(to(at + step * (e.shiftKey ? 1 : STEP)), "rig-distance");
+    // The drawing may be a step behind the document: keys count from what it is now.
+    state.acts.put(to(state.acts.now().session.distance_m + step * (e.shiftKey ? 1 : STEP)), "rig-distance");
   };
   const here = picture.here;
   const says = here

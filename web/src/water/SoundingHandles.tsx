@@ -53,7 +53,9 @@ export function SoundingHandles({ soundings, level, frame, state, selected, onSe
   };
   const onKey = (s: Sounding, e: KeyboardEvent) => {
     const step = { ArrowUp: -FINE, ArrowDown: FINE }[e.key];
-    if (step) state.acts.put(moved(s.id, s.depth_m + step * (e.shiftKey ? 5 : 1)), `sounding-${s.id}`);
+    // The drawing may be a step behind the document: keys count from what it is now.
+    const depth = state.acts.now().soundings.find((x) => x.id === s.id)?.depth_m ?? s.depth_m;
+    if (step) state.acts.put(moved(s.id, depth + step * (e.shiftKey ? 5 : 1)), `sounding-${s.id}`);
     else if (e.key === "Delete" || e.key === "Backspace") {
       const now = state.acts.now();
       state.acts.put({ ...now, soundings: now.soundings.filter((x) => x.id !== s.id) });

@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from typing import Annotated, Literal, TypeAlias
 
-from pydantic import AwareDatetime, Field
+from pydantic import Field
 
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.frozen import Frozen
+from brookwind.core.moment import Moment
 from brookwind.core.rig.components import PieceId
 
 MOST_DEPTH_M = 60.0
@@ -67,7 +68,7 @@ class Cast(Frozen):
     setting_m: float = Field(ge=0.02, le=MOST_DEPTH_M)
     """Distance from the stop, or from where the line leaves the float, to the plummet. [m]"""
     seen: Seen
-    at: AwareDatetime | None = None
+    at: Moment | None = None
     level_m: float = Field(default=0.0, ge=-30, le=30)
     """Level of the water over the datum at the time. [m]"""
 
@@ -86,7 +87,7 @@ class Crude(Frozen):
     """Counted time of the fall. [s]"""
     sink_ms: float = Field(default=1.2, ge=0.01, le=10)
     """Speed at which the weight sinks. [m/s] Editable default."""
-    at: AwareDatetime | None = None
+    at: Moment | None = None
     level_m: float = Field(default=0.0, ge=-30, le=30)
 
 

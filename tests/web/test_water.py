@@ -1,0 +1,300 @@
+"""The job at the water: plumb, keep, correct, look ahead, mark fish, read a log; by mouse and by keys, after a reload."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+from pathlib import Path
+
+import pytest
+from playwright.sync_api import Browser, Page, expect
+
+from brookwind.formats.nmea import sentence
+
+from .conftest import Server
+from .looks import THEMES, axe_finds
+
+pytestmark = pytest.mark.browser
+
+PIT = "quarrel-pit-deep-flat"
+WALL = "skerry-wall-steps"
+
+
+@pytest.fixture
+def water(server: Server, page: Page) -> Iterator[Page]:
+    """The quarry's water. Anything the page complains of fails the test."""
+    complaints: list[str] = []
+    page.on("pageerror", lambda e: complaints.append(str(e)))
+    page.on("console", lambda m: complaints.append(m.text) if m.type == "error" else None)
+    page.goto(f"{server.url}/water/{PIT}")
+    drawn(page)
+    yield page
+    assert [c for c in complaints if "Failed to load resource" not in c] == []
+
+
+def drawn(page: Page) -> None:
+    expect(page.get_by_test_id("section")).to_have_attribute("data-waiting", "false")
+    expect(page.get_by_role("status", name="Saved", exact=True)).to_be_visible()
+
+
+def bead(page: Page, name: str) -> None:
+    page.get_by_role("navigation", name="The water").get_by_role("button", name=name).click()
+
+
+def test_a_handful_of_casts_make_a_depth_and_a_sounding(water: Page) -> None:
+    water.get_by_role("button", name="Plumb another spot").click()
+    expect(water.get_by_test_id("next-setting")).to_be_visible()
+    water.get_by_role("textbox", name="Distance").fill("33")
+    water.keyboard.press("Tab")
+    for sight in ("gone under", "stop not arrived"):
+        water.get_by_role("button", name=sight).click()
+        expect(water.get_by_role("listitem").filter(has_text=sight)).to_be_visible()
+        drawn(water)
+    readings = water.get_by_role("list", name="Readings").get_by_role("listitem")
+    expect(readings).to_have_count(2)
+    water.get_by_role("button", name="stands high").click()
+    water.get_by_label("How much higher than wanted?").fill("4 cm")
+    water.keyboard.press("Enter")
+    water.get_by_role("button", name="Add the cast").click()
+    expect(readings).to_have_count(3)
+    expect(water.get_by_test_id("plumbed")).to_contain_text(re.compile(r"± \d"))
+    water.get_by_role("button", name=re.compile("Keep as a sounding")).click()
+    expect(water.get_by_role("slider", name="Sounding at 33.0 m")).to_have_count(2)
+    drawn(water)
+    water.reload()
+    drawn(water)
+    expect(water.get_by_role("slider", name="Sounding at 33.0 m")).to_have_count(2)
+    expect(water.get_by_role("list", name="Readings").get_by_role("listitem")).to_have_count(3)
+
+
+def test_casts_that_disagree_are_named_and_one_can_be_left_out(water: Page) -> None:
+    water.get_by_label("Setting used").fill("7.5 m")
+    water.keyboard.press("Enter")
+    water.get_by_role("button", name="tip as wanted").click()
+    clash = water.get_by_role("alert").filter(has_text="cannot both be true")
+    expect(clash).to_be_visible()
+    expect(water.get_by_text("(disagrees)").first).to_be_visible()
+    clash.get_by_role("button", name=re.compile("Leave out the second")).first.click()
+    expect(clash).to_have_count(0)
+    expect(water.get_by_test_id("plumbed")).to_contain_text("good enough")
+
+
+def test_a_sounding_is_corrected_by_mouse_by_keys_and_undone(water: Page) -> None:
+    handle = water.get_by_role("slider", name="Sounding at 24.5 m")
+    before = float(handle.get_attribute("aria-valuenow") or "nan")
+    box = handle.locator("circle").nth(1).bounding_box()
+    assert box
+    x, y = box["x"] + box["width"] / 2, box["y"] + box["height"] / 2
+    water.mouse.move(x, y)
+    water.mouse.down()
+    for step in range(1, 6):
+        water.mouse.move(x, y - 8 * step)
+    water.mouse.up()
+    drawn(water)
+    dragged = float(handle.get_attribute("aria-valuenow") or "nan")
+    assert dragged < before - 0.3
+    expect(water.get_by_test_id("one-sounding")).to_contain_text("plumbed")
+    handle.focus()
+    for _ in range(3):
+        water.keyboard.press("ArrowDown")
+    expect(handle).to_have_attribute("aria-valuenow", f"{dragged + 0.03:.2f}")
+    water.keyboard.press("Control+z")
+    water.keyboard.press("Control+z")
+    expect(handle).to_have_attribute("aria-valuenow", f"{before:g}")
+    handle.focus()
+    water.keyboard.press("Delete")
+    expect(handle).to_have_count(0)
+    water.get_by_role("button", name="Undo").click()
+    expect(handle).to_have_count(1)
+
+
+def test_where_to_fish_moves_the_rig_and_the_book_takes_the_depth(water: Page) -> None:
+    bead(water, "Depths")
+    expect(water.get_by_role("list", name="Where to fish")).to_contain_text("foot of the shelf")
+    water.get_by_role("button", name="Fish it").first.click()
+    rig = water.get_by_role("slider", name="Distance fished at")
+    expect(rig).to_have_attribute("aria-valuenow", "25.2")
+    rig.focus()
+    water.keyboard.press("Shift+ArrowRight")
+    expect(rig).to_have_attribute("aria-valuenow", "26.2")
+    drawn(water)
+    water.get_by_role("button", name=re.compile("Keep as the depth of this swim")).click()
+    expect(water.get_by_text("The book has this depth.")).to_be_visible()
+    water.get_by_role("button", name="Map from above").click()
+    expect(water.get_by_role("img", name=re.compile("The bed from above"))).to_be_visible()
+
+
+def test_bad_input_keeps_its_text_and_says_what_is_wrong(water: Page) -> None:
+    bead(water, "Depths")
+    field = water.get_by_role("textbox", name="Fished at")
+    field.fill("far out")
+    water.keyboard.press("Tab")
+    expect(water.get_by_role("alert").filter(has_text="“far out” is not a length")).to_be_visible()
+    water.reload()
+    drawn(water)
+    expect(field).to_have_value("far out")
+    field.fill("4000")
+    water.keyboard.press("Enter")
+    expect(water.get_by_role("alert").filter(has_text="The drawing shows the water before this")).to_be_visible()
+    expect(water.get_by_role("status", name="Not saved: see the note")).to_be_visible()
+    water.keyboard.press("Escape")
+    water.get_by_role("button", name="Undo").click()
+    drawn(water)
+
+
+def test_the_tide_gives_a_timetable_a_countdown_and_a_calendar(server: Server, page: Page) -> None:
+    page.goto(f"{server.url}/water/{WALL}")
+    drawn(page)
+    bead(page, "Level")
+    moves = page.get_by_role("table", name="Stop moves").get_by_role("row")
+    expect(moves.nth(3)).to_be_visible()
+    assert moves.count() > 6
+    page.get_by_label("Bait within ±").fill("50 cm")
+    page.keyboard.press("Enter")
+    drawn(page)
+    expect(moves.nth(6)).to_have_count(0)
+    with page.expect_download() as got:
+        page.get_by_role("button", name="Save as calendar").click()
+    assert Path(got.value.path()).read_bytes().startswith(b"BEGIN:VCALENDAR")
+    curve = page.get_by_role("slider", name="Moment shown")
+    before = page.get_by_test_id("level-now").text_content()
+    curve.focus()
+    for _ in range(3):
+        page.keyboard.press("PageDown")
+    expect(page.get_by_test_id("level-now")).not_to_have_text(before or "")
+    page.get_by_role("button", name="Back to now").click()
+    page.get_by_label("The level is known from").select_option("tide-table")
+    page.get_by_label("Water", exact=True).nth(1).select_option("high")
+    expect(page.get_by_role("alert").filter(has_text="the next low is missing").first).to_be_visible()
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_role("alert")).to_have_count(0)
+
+
+def test_drifts_marks_and_wind(water: Page) -> None:
+    bead(water, "Current")
+    water.get_by_label("How far").fill("5 m")
+    water.get_by_label("In", exact=True).fill("9")
+    water.keyboard.press("Tab")
+    water.get_by_role("button", name="Add the drift").click()
+    expect(water.get_by_role("list", name="Drifts")).to_contain_text("0.56 m/s")
+    bead(water, "Fish marks")
+    water.get_by_label("Fish seen at").fill("4 m")
+    water.keyboard.press("Tab")
+    water.get_by_role("button", name="Mark them").click()
+    marks = water.get_by_role("list", name="Fish marks").get_by_role("listitem")
+    expect(marks).to_have_count(3)
+    expect(marks.first).to_contain_text(re.compile(r"Stop at 3\.5\d m"))
+    expect(marks.first).to_contain_text("shallower")
+    bead(water, "Wind & light")
+    water.get_by_label("Wind", exact=True).fill("10 mph")
+    water.keyboard.press("Enter")
+    expect(water.get_by_label("Wind", exact=True)).to_have_value("4.47 m/s")
+    drawn(water)
+
+
+def test_instruments_and_a_log_wait_to_be_accepted(water: Page, tmp_path: Path) -> None:
+    bead(water, "Devices")
+    sounder = water.get_by_test_id("device-sounder")
+    sounder.get_by_role("button", name="Connect").click()
+    expect(water.get_by_test_id("status-sounder")).to_have_text("live")
+    sounder.get_by_role("button", name="Accept them").click()
+    expect(sounder).not_to_contain_text("10 new")
+    weather = water.get_by_test_id("device-weather")
+    weather.get_by_label("Address").fill("http://127.0.0.1:9/none")
+    weather.get_by_role("button", name="Connect").click()
+    expect(weather.get_by_role("alert")).to_contain_text("does not answer")
+    log = tmp_path / "morning.nmea"
+    lines = [sentence(f"SDDPT,{8.9 + 0.01 * (i % 5):.2f},0.1") for i in range(6000)]
+    log.write_text("\r\n".join([*lines, "$SDDPT,1,2*00"]))
+    water.get_by_test_id("file").set_input_files(log)
+    found = water.get_by_test_id("found")
+    expect(found).to_contain_text("6000 depths in 6001 lines make 1 soundings. Left out: 1 with a wrong checksum.")
+    found.get_by_role("button", name="Accept 1").click()
+    expect(found).to_have_count(0)
+    drawn(water)
+    bad = tmp_path / "bad.csv"
+    bad.write_text("distance_m,depth_m\n5,two\n6,1.2\n")
+    water.get_by_test_id("file").set_input_files(bad)
+    expect(found).to_contain_text("Line 2: depth_m: 'two' is not a number")
+    with water.expect_download() as got:
+        water.get_by_role("link", name="CSV", exact=True).click()
+    assert Path(got.value.path()).read_text().startswith("id,distance_m")
+
+
+def test_a_lost_server_loses_nothing(water: Page, server: Server) -> None:
+    server.stop()
+    water.get_by_role("button", name="tip as wanted").click()
+    expect(water.get_by_role("status", name="Server away: kept here")).to_be_visible()
+    water.get_by_role("list", name="Readings").get_by_role("listitem").nth(4).wait_for()
+    server.start()
+    drawn(water)
+    water.reload()
+    expect(water.get_by_role("list", name="Readings").get_by_role("listitem")).to_have_count(5)
+
+
+def test_two_tabs_do_not_overwrite_one_another(water: Page, server: Server, browser: Browser) -> None:
+    other = browser.new_page()
+    other.goto(f"{server.url}/water/{PIT}")
+    drawn(other)
+    water.get_by_role("slider", name="Sounding at 24.5 m").focus()
+    water.keyboard.press("ArrowDown")
+    drawn(water)
+    other.get_by_role("slider", name="Sounding at 27.0 m").focus()
+    other.keyboard.press("ArrowDown")
+    notice = other.get_by_role("alert").filter(has_text="saved elsewhere")
+    expect(notice).to_be_visible()
+    notice.get_by_role("button", name="Load the other version").click()
+    drawn(other)
+    expect(notice).to_have_count(0)
+    other.close()
+
+
+def test_the_first_swim_of_an_own_book(own: Page) -> None:
+    own.get_by_role("link", name="Water").click()
+    own.get_by_role("button", name="Enter a swim").click()
+    own.get_by_role("button", name="Enter it").click()
+    expect(own.get_by_role("alert")).to_contain_text("need a name")
+    own.get_by_label("Name of the water").fill("Larch Tarn")
+    own.get_by_label("Name of the swim").fill("Boat landing")
+    own.get_by_role("button", name="Enter it").click()
+    expect(own.get_by_text("Nothing is sounded in this direction yet")).to_be_visible()
+    own.get_by_role("button", name="Plumb the first spot").click()
+    own.get_by_role("button", name="gone under").click()
+    expect(own.get_by_role("list", name="Readings")).to_contain_text("gone under")
+
+
+def test_the_water_station_of_the_bench_is_a_summary_that_opens_it(server: Server, page: Page) -> None:
+    page.goto(f"{server.url}/bench/bream-slider")
+    page.get_by_role("navigation", name="Stations").get_by_role("button", name="Water").click()
+    summary = page.get_by_test_id("at-swim")
+    expect(summary).to_contain_text("Depth now, 30.0 m out")
+    summary.get_by_role("button", name=re.compile("^Take")).click()
+    expect(page.get_by_label("Plumbed depth")).not_to_have_value("9 m")
+    expect(page.get_by_role("status", name="Saved", exact=True)).to_be_visible()
+    summary.get_by_role("link", name=re.compile("Open the water")).click()
+    drawn(page)
+
+
+@pytest.mark.parametrize("theme", THEMES)
+def test_axe_finds_nothing_on_any_bead(server: Server, page: Page, theme: str) -> None:
+    page.add_init_script(f"localStorage.setItem('brookwind.settings', '{{\"theme\":\"{theme}\"}}')")
+    page.goto(f"{server.url}/water/{PIT}")
+    drawn(page)
+    for name in ("Plumb", "Depths", "Level", "Current", "Wind", "Fish marks", "Devices"):
+        bead(page, name)
+        page.wait_for_timeout(250)
+        assert axe_finds(page) == [], name
+
+
+def test_a_phone_has_the_helper_first_and_nothing_beyond_its_edge(server: Server, browser: Browser) -> None:
+    page = browser.new_page(viewport={"width": 390, "height": 844})
+    page.goto(f"{server.url}/water/{PIT}")
+    drawn(page)
+    assert page.evaluate("document.documentElement.scrollWidth") <= 390
+    button = page.get_by_role("button", name="gone under").bounding_box()
+    section = page.get_by_test_id("section").bounding_box()
+    assert button
+    assert section
+    assert button["y"] < section["y"]
+    assert min(button["width"], button["height"]) >= 90
+    page.close()
