@@ -9,6 +9,7 @@ import tempfile
 import time
 import urllib.error
 import urllib.request
+from datetime import UTC, datetime
 from pathlib import Path
 
 from playwright.sync_api import Browser, Page, expect, sync_playwright
@@ -34,6 +35,31 @@ def shot(
     page.close()
 
 
+def water(
+    browser: Browser,
+    name: str,
+    swim: str,
+    bead: str,
+    at: str = "",
+    press: str = "",
+    width: int = 1280,
+    height: int = 800,
+) -> None:
+    page: Page = browser.new_page(viewport={"width": width, "height": height}, locale="en-GB")
+    if at:
+        # The tide is shown at an hour of the scenario's session, whenever the picture is taken.
+        page.clock.install(time=f"{datetime.now(UTC):%Y-%m-%d}T{at}:00Z")
+    page.goto(f"{URL}/water/{swim}")
+    expect(page.get_by_test_id("section")).to_have_attribute("data-waiting", "false", timeout=10_000)
+    page.get_by_role("navigation", name="The water").get_by_role("button", name=bead).click()
+    if press:
+        page.get_by_role("button", name=press).click()
+    page.evaluate("() => document.fonts.ready")
+    page.wait_for_timeout(900)
+    page.screenshot(path=OUT / f"{name}.png")
+    page.close()
+
+
 def main() -> None:
     """Start the demo on a database of its own and take the pictures."""
     OUT.mkdir(parents=True, exist_ok=True)
@@ -55,6 +81,11 @@ def main() -> None:
                 shot(browser, "bench-dusk", "rudd-strung", "2", theme="dusk")
                 shot(browser, "bench-glare", "roach-pole", "1", theme="glare")
                 shot(browser, "bench-phone", "rudd-strung", "4", 390, 844)
+                water(browser, "water-plumb", "quarrel-pit-deep-flat", "Plumb", "10:30")
+                water(browser, "water-tide", "skerry-wall-steps", "Level", "11:15")
+                water(browser, "water-current", "tarrow-mill-glide", "Current", "10:00")
+                water(browser, "water-map", "quarrel-pit-deep-flat", "Fish marks", "10:30", "Map from above")
+                water(browser, "water-phone", "quarrel-pit-deep-flat", "Plumb", "10:30", "Plumb another", 390, 844)
                 browser.close()
         finally:
             server.terminate()

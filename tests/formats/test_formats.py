@@ -12,6 +12,7 @@ from hypothesis import strategies as st
 from brookwind.core.depth.timetable import Plan, timetable
 from brookwind.core.errors import BrookwindError
 from brookwind.core.water.place import position
+from brookwind.core.water.stations import STATIONS
 from brookwind.core.water.survey import Changing, Place, Sounding
 from brookwind.formats.calendar import write_calendar
 from brookwind.formats.echoes import soundings_from
@@ -20,6 +21,7 @@ from brookwind.formats.gpx import Waypoint, read_gpx, write_gpx
 from brookwind.formats.nmea import Echo, NmeaReader, read_log, sentence
 from brookwind.formats.readings_csv import read_readings
 from brookwind.formats.soundings_csv import read_soundings, write_soundings
+from brookwind.formats.station import read_station, write_station
 from brookwind.formats.text import MOST_BYTES
 
 PLACE = Place(latitude_deg=54.2, longitude_deg=-2.9, facing_deg=60.0)
@@ -116,6 +118,14 @@ def test_gpx_that_reaches_outside_is_refused() -> None:
     for bad in (b"", b"<gpx", b"plain words"):
         with pytest.raises(BrookwindError, match="not readable GPX"):
             read_gpx(bad)
+
+
+def test_a_station_comes_back_and_an_unknown_constituent_is_named() -> None:
+    assert read_station(write_station(STATIONS[0]).encode()) == STATIONS[0]
+    with pytest.raises(BrookwindError, match="'X9' is not known"):
+        read_station(write_station(STATIONS[0]).replace("M2", "X9").encode())
+    with pytest.raises(BrookwindError, match="needs name, mean_m and constituents"):
+        read_station(b"[]")
 
 
 # A sounder's log

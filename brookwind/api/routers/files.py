@@ -12,13 +12,16 @@ from fastapi.responses import Response, StreamingResponse
 from pydantic import BaseModel
 
 from brookwind.api.session import SurveysOfRequest, SwimsOfRequest
+from brookwind.core.errors import OutOfRange
 from brookwind.core.water.place import position, seen_from
-from brookwind.core.water.survey import Mark, Place, Sounding
+from brookwind.core.water.survey import Mark, Place, Sounding, TideStation
+from brookwind.core.water.tide import Station
 from brookwind.formats.echoes import soundings_from
 from brookwind.formats.geojson import read_geojson, write_geojson
 from brookwind.formats.gpx import Waypoint, read_gpx, write_gpx
 from brookwind.formats.nmea import Echo, NmeaReader, read_log
 from brookwind.formats.soundings_csv import read_soundings, write_soundings
+from brookwind.formats.station import read_station, write_station
 from brookwind.formats.text import Refused, Soundings, text_of
 
 router = APIRouter(prefix="/api", tags=["files"])
@@ -94,6 +97,21 @@ def import_soundings(
     if form == "csv":
         return read_soundings(file)
     return read_geojson(file, surveys.of(swim_id).fields.place)
+
+
+@router.get("/surveys/{swim_id}/tide.station.json", response_class=Response)
+def export_station(swim_id: str, surveys: SurveysOfRequest) -> Response:
+    """The tide station a swim's level follows."""
+    level = surveys.of(swim_id).fields.level
+    if not isinstance(level, TideStation):
+        raise OutOfRange.one("no-station", "This swim's level follows no tide station.", "Choose one under Level.")
+    return _attached(write_station(level.station), "application/json", f"{swim_id}.station.json")
+
+
+@router.post("/read/station")
+def import_station(file: FileBody) -> Station:
+    """Read a tide station; nothing is kept yet."""
+    return read_station(file)
 
 
 @router.post("/read/gpx")

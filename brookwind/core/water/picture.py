@@ -103,6 +103,8 @@ class Look(Frozen):
 
     survey: Survey
     at: Moment
+    now: Moment | None = None
+    """This moment, when another is looked at: the level curve stays where it was."""
     rig: Rig | None = None
     rod_m: float = Field(default=4.0, gt=0, le=16)
 
@@ -115,7 +117,7 @@ def look(ask: Look) -> Picture:
     """
     survey, session = ask.survey, ask.survey.session
     bed = section(survey.soundings, session.bearing_deg)
-    level, level_problem = _level(survey, ask.at)
+    level, level_problem = _level(survey, ask.at, ask.now or ask.at)
     surface = level.now_m if level else 0.0
     flow = current(survey.drifts)
     here = _here(bed, survey, surface)
@@ -164,18 +166,18 @@ def _here(bed: Section | None, survey: Survey, surface_m: float) -> Here | None:
     )
 
 
-def _window(survey: Survey, at: datetime) -> tuple[datetime, datetime]:
-    """The session with an hour about it, or the day about the moment."""
+def _window(survey: Survey, now: datetime) -> tuple[datetime, datetime]:
+    """The session and this moment with an hour about them, or the day about the moment."""
     s = survey.session
     if s.start and s.end:
-        return min(at, s.start) - timedelta(hours=1), max(at, s.end) + timedelta(hours=1)
-    return at - timedelta(hours=6), at + timedelta(hours=18)
+        return min(now, s.start) - timedelta(hours=1), max(now, s.end) + timedelta(hours=1)
+    return now - timedelta(hours=6), now + timedelta(hours=18)
 
 
-def _level(survey: Survey, at: datetime) -> tuple[LevelAnswer | None, Problem | None]:
-    first, last = _window(survey, at)
+def _level(survey: Survey, at: datetime, shown: datetime) -> tuple[LevelAnswer | None, Problem | None]:
+    first, last = _window(survey, shown)
     if last - first > timedelta(days=4):
-        first, last = at - timedelta(hours=6), at + timedelta(hours=18)
+        first, last = shown - timedelta(hours=6), shown + timedelta(hours=18)
     times = np.arange(first.timestamp(), last.timestamp() + 1.0, _CURVE_STEP_S)
     try:
         levels = levels_m(survey.level, times)

@@ -136,6 +136,8 @@ export const api = {
         Answer<ReadSoundings>
       >,
     ),
+  readStation: (file: Blob) =>
+    must(client.POST("/api/read/station", asFile(file)) as Promise<Answer<Schemas["Station"]>>),
   readGpx: (swim_id: string, file: Blob) =>
     must(
       client.POST("/api/read/gpx", { params: { query: { swim_id } }, ...asFile(file) }) as Promise<

@@ -18,6 +18,8 @@ type Props = {
 };
 
 const HEIGHT = 118;
+/** Without a moving level the strip is only for choosing the moment. */
+const LOW = 64;
 const MINUTE = 60_000;
 
 /** The level over the session, with its turns, the stop moves, and a line for the moment shown; slide it to look ahead. */
@@ -26,12 +28,10 @@ export function LevelCurve({ picture, survey, at, live, onScrub, units }: Props)
   const grip = useRef(false);
   const { level } = picture;
   const zone = survey.place.time_zone;
-  if (!level?.changes)
+  if (!level)
     return (
       <Text fontSize="sm" color="soft">
-        {level
-          ? "The level is taken as steady. Enter levels or a tide and the stop moves appear here."
-          : "No level can be reckoned: see Level."}
+        No level can be reckoned: see Level.
       </Text>
     );
   const times = level.curve.map(([t]) => Date.parse(t));
@@ -40,8 +40,9 @@ export function LevelCurve({ picture, survey, at, live, onScrub, units }: Props)
   const last = times.at(-1) as number;
   const low = Math.min(...heights);
   const span = Math.max(0.02, Math.max(...heights) - low);
+  const height = level.changes ? HEIGHT : LOW;
   const x = (t: number) => 8 + ((t - first) / (last - first)) * (width - 16);
-  const y = (h: number) => HEIGHT - 28 - ((h - low) / span) * (HEIGHT - 62);
+  const y = (h: number) => height - 28 - ((h - low) / span) * (height - 62);
   const scrub = (t: number) => onScrub(Math.round(Math.min(last, Math.max(first, t)) / MINUTE) * MINUTE);
   const onPointer = (e: PointerEvent<HTMLDivElement>) => {
     if (e.type === "pointerdown") {
@@ -61,7 +62,9 @@ export function LevelCurve({ picture, survey, at, live, onScrub, units }: Props)
   const moves = picture.timetable?.moves ?? [];
   const inView = at >= first && at <= last;
   const side = level.now_m < 0 ? "under" : "over";
-  const says = `${clock(at, zone)}: ${write(Math.abs(level.now_m), "depth", units)} ${side} ${survey.datum}`;
+  const says = level.changes
+    ? `${clock(at, zone)}: ${write(Math.abs(level.now_m), "depth", units)} ${side} ${survey.datum}`
+    : `${clock(at, zone)}: the level is taken as steady`;
   return (
     <Box bg="card" borderWidth="1px" borderColor="rule" borderRadius="l3" overflow="hidden">
       <Flex px="4" pt="2" gap="3" align="baseline" justify="space-between" wrap="wrap">
@@ -76,7 +79,7 @@ export function LevelCurve({ picture, survey, at, live, onScrub, units }: Props)
       </Flex>
       <Box
         ref={box}
-        h={`${HEIGHT}px`}
+        h={`${height}px`}
         role="slider"
         tabIndex={0}
         aria-label="Moment shown"
@@ -92,12 +95,22 @@ export function LevelCurve({ picture, survey, at, live, onScrub, units }: Props)
         }}
         onKeyDown={onKey}
       >
-        <svg width={width} height={HEIGHT} className="bw-scene" aria-hidden="true">
+        <svg width={width} height={height} className="bw-scene" aria-hidden="true">
+          {picture.sunrise && picture.sunset && (
+            <g fill={colour("rule")} opacity="0.45">
+              <rect width={Math.max(0, x(Date.parse(picture.sunrise)))} height={height - 24} />
+              <rect
+                x={x(Date.parse(picture.sunset))}
+                width={Math.max(0, width - x(Date.parse(picture.sunset)))}
+                height={height - 24}
+              />
+            </g>
+          )}
           {survey.session.start && survey.session.end && (
             <rect
               x={x(Date.parse(survey.session.start))}
               width={Math.max(0, x(Date.parse(survey.session.end)) - x(Date.parse(survey.session.start)))}
-              height={HEIGHT - 24}
+              height={height - 24}
               fill={colour("well")}
             />
           )}
@@ -108,7 +121,7 @@ export function LevelCurve({ picture, survey, at, live, onScrub, units }: Props)
                 key={`${w.kind} ${w.at}`}
                 x={x(Date.parse(w.at))}
                 width={Math.max(2, x(Date.parse(w.until)) - x(Date.parse(w.at)))}
-                y={HEIGHT - 30}
+                y={height - 30}
                 height="6"
                 fill={colour("float")}
               />
@@ -122,14 +135,14 @@ export function LevelCurve({ picture, survey, at, live, onScrub, units }: Props)
           {moves.map((m) => (
             <path
               key={m.at}
-              d={`M${x(Date.parse(m.at))} ${HEIGHT - 40} v14 m-4 -5 l4 5 l4 -5`}
+              d={`M${x(Date.parse(m.at))} ${height - 40} v14 m-4 -5 l4 5 l4 -5`}
               stroke={colour("tip")}
               strokeWidth="2"
               fill="none"
             />
           ))}
           {hoursOf(first, last, width).map((t) => (
-            <text key={t} x={x(t)} y={HEIGHT - 7} textAnchor="middle" style={{ fontSize: 13 }} fill={colour("soft")}>
+            <text key={t} x={x(t)} y={height - 7} textAnchor="middle" style={{ fontSize: 13 }} fill={colour("soft")}>
               {clock(t, zone)}
             </text>
           ))}
@@ -145,7 +158,7 @@ export function LevelCurve({ picture, survey, at, live, onScrub, units }: Props)
           ))}
           {inView && (
             <g>
-              <line x1={x(at)} x2={x(at)} y1="4" y2={HEIGHT - 24} stroke={colour("tip")} strokeWidth="2" />
+              <line x1={x(at)} x2={x(at)} y1="4" y2={height - 24} stroke={colour("tip")} strokeWidth="2" />
               <circle
                 cx={x(at)}
                 cy={y(level.now_m)}

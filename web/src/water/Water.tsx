@@ -46,7 +46,10 @@ export function Water({ kept, draft, rig, catalogue, box, onReload }: Props) {
   const [map, setMap] = useState(false);
   const [starting, setStarting] = useState(false);
   const at = scrubbed ?? now;
-  const question = useMemo<Look>(() => ({ survey, at: new Date(at).toISOString(), rig, rod_m: 4 }), [survey, at, rig]);
+  const question = useMemo<Look>(
+    () => ({ survey, at: new Date(at).toISOString(), now: new Date(now).toISOString(), rig, rod_m: 4 }),
+    [survey, at, now, rig],
+  );
   const answer = useAnswer(question, api.look);
   const picture = answer.answer;
   const swim = swims.list.find((s) => s.swim.id === survey.swim_id);

@@ -113,6 +113,8 @@ def plumb(p: Plumbing) -> Plumbed:
     )
 
 
+_ROD_REACH_M = 6.0
+"""Farther out no rod tip is held above the float. [m] Editable default."""
 LEAN_CAUTION_M = 0.1
 """Line lost to the lean from which casts are called doubtful. [m] Editable default."""
 
@@ -121,7 +123,8 @@ def _caution(p: Plumbing, interval: Interval) -> tuple[float, str]:
     lean = response(p.setup, round(interval.depth_m, 1)).lean_m
     if lean <= LEAN_CAUTION_M:
         return lean, ""
-    held = "" if p.setup.held else "Hold the rod tip straight above the float, or plumb"
+    in_reach = p.distance_m <= _ROD_REACH_M and not p.setup.held
+    held = "Hold the rod tip straight above the float, or plumb" if in_reach else ""
     return lean, (
         "Current and wind lean the line over: it loses about {lean}, and half of that is doubtful. "
         f"{held or 'Plumb'} with a larger float or from slower water."

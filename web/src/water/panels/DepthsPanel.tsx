@@ -129,6 +129,17 @@ export function DepthsPanel(props: PanelProps) {
           </Text>
         )
       )}
+      {picture?.section && picture.section.features.length > 0 && (
+        <Box as="ul" aria-label="The bed from here out" listStyleType="none" fontSize="sm">
+          {picture.section.features.map((f) => (
+            <li key={`${f.name} ${f.from_m}`}>
+              <strong>{f.name}</strong>, {write(f.from_m, "distance", units)} to {write(f.to_m, "distance", units)}
+              {f.kind !== "flat" &&
+                `: ${f.slope > 0 ? "down" : "up"} ${write(Math.abs(f.bed_from_m - f.bed_to_m), "depth", units)}, 1 in ${(1 / Math.max(0.01, Math.abs(f.slope))).toFixed(1)}`}
+            </li>
+          ))}
+        </Box>
+      )}
       <Flex justify="space-between" align="center">
         <Text fontWeight="semibold">{many(survey.soundings.length, "sounding")}</Text>
         <Button size="sm" onClick={add}>

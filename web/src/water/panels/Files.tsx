@@ -31,6 +31,7 @@ export function Files({ state, picture }: PanelProps) {
     const name = file.name.toLowerCase();
     try {
       if (name.endsWith(".csv")) setFound(await api.readSoundings(survey.swim_id, "csv", file));
+      else if (name.endsWith(".station.json")) await readStation(file);
       else if (name.endsWith("json")) setFound(await api.readSoundings(survey.swim_id, "geojson", file));
       else if (name.endsWith(".gpx")) await readWaypoints(file);
       else await readSounderLog(file);
@@ -42,13 +43,24 @@ export function Files({ state, picture }: PanelProps) {
       setProgress(null);
     }
   };
+  const readStation = async (file: File) => {
+    const station = await api.readStation(file);
+    state.change({ level: { kind: "tide-station", station, offset_m: 0 }, datum: `the datum of ${station.name}` });
+    setSaid(`The level now follows ${station.name}. Undo brings back what was.`);
+  };
   const readWaypoints = async (file: File) => {
     const got = await api.readGpx(survey.swim_id, file);
     const ids = new Set(got.marks.map((m) => m.id));
     if (got.marks.length)
       state.change({ marks: [...state.acts.now().marks.filter((m) => !ids.has(m.id)), ...got.marks] });
+    const home = got.swims[0];
+    if (home) {
+      const { place } = state.acts.now();
+      state.change({ place: { ...place, latitude_deg: home.latitude_deg, longitude_deg: home.longitude_deg } });
+    }
     const left = got.refused.map((r) => r.says).join(" ");
-    setSaid(`${many(got.marks.length, "fish mark")} taken; undo brings back what was. ${left}`.trim());
+    const moved = home ? ` The swim's position is that of “${home.name}”.` : "";
+    setSaid(`${many(got.marks.length, "fish mark")} taken; undo brings back what was.${moved} ${left}`.trim());
   };
   const readSounderLog = async (file: File) => {
     const control = new AbortController();
@@ -90,6 +102,9 @@ export function Files({ state, picture }: PanelProps) {
         <Upload aria-hidden="true" />
         Read soundings, waypoints or a log
       </Button>
+      <Text fontSize="sm" color="soft">
+        .csv and .geojson soundings, .gpx waypoints, .station.json tide constituents, a sounder's .nmea or .log.
+      </Text>
       {progress !== null && (
         <Flex align="center" gap="3">
           <Box as="progress" flex="1" aria-label="Reading the log" {...{ value: progress, max: 1 }} />

@@ -153,6 +153,9 @@ export function LevelEntry({ state, picture, now, catalogue }: PanelProps) {
             {level.station.name}: {level.station.constituents.length} constituents, mean level{" "}
             {level.station.mean_m.toFixed(2)} m.
           </Text>
+          <a href={`/api/surveys/${survey.swim_id}/tide.station.json`} download className="bw-link">
+            Save its constituents
+          </a>
           <QuantityField
             label="This swim higher than the station by"
             name="level-offset"
