@@ -6,8 +6,10 @@ range; 4 nothing fits what was asked; 5 the rig cannot be fished as it is (evalu
 
 from __future__ import annotations
 
+import importlib
 import json
 import sys
+import threading
 from pathlib import Path
 from typing import Annotated, Any, NoReturn
 
@@ -276,6 +278,10 @@ def _serve(engine: Any, host: str, port: int, hub: Any = None) -> None:
 
     # Listening on other addresses is the person's own wish; then any name may be used to reach it.
     hosts = LOCAL_HOSTS if host in LOCAL_HOSTS else ("*",)
+    # What the water needs is loaded while nobody waits for it: the first section is then drawn at once.
+    warm = threading.Timer(1.0, lambda: [importlib.import_module(m) for m in ("scipy.special", "scipy.interpolate")])
+    warm.daemon = True
+    warm.start()
     typer.echo(f"Brookwind {__version__} on http://{host}:{port}")
     uvicorn.run(make_app(engine, hosts, hub=hub), host=host, port=port, log_level="warning", server_header=False)
 

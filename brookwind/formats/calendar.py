@@ -4,11 +4,15 @@ them."""
 from __future__ import annotations
 
 from datetime import datetime, timedelta
+from typing import TYPE_CHECKING
 from uuid import NAMESPACE_URL, uuid5
 
-from icalendar import Alarm, Calendar, Event
-
 from brookwind.core.depth.timetable import Move, Timetable, Warned
+
+if TYPE_CHECKING:
+    from icalendar import Event
+
+# The calendar library is loaded when a calendar is written: it would slow the start of every session.
 
 _REMIND = timedelta(minutes=5)
 
@@ -20,6 +24,8 @@ def write_calendar(table: Timetable, name: str, stamp: datetime) -> bytes:
     name: of the session.
     stamp: moment it is written. [aware]
     """
+    from icalendar import Calendar
+
     calendar = Calendar()
     calendar.add("prodid", "-//Brookwind//timetable//EN")
     calendar.add("version", "2.0")
@@ -31,6 +37,8 @@ def write_calendar(table: Timetable, name: str, stamp: datetime) -> bytes:
 
 
 def _event(at: datetime, until: datetime, says: str, name: str, stamp: datetime) -> Event:
+    from icalendar import Alarm, Event
+
     event = Event()
     # The same table written again replaces its events instead of doubling them.
     event.add("uid", f"{uuid5(NAMESPACE_URL, f'brookwind:{name}:{at.isoformat()}:{says[:12]}')}@brookwind")

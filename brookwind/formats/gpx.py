@@ -5,8 +5,6 @@ from __future__ import annotations
 from typing import Literal
 from xml.etree import ElementTree
 
-import gpxpy
-import gpxpy.gpx
 from pydantic import AwareDatetime, BaseModel, ConfigDict, Field, ValidationError
 
 from brookwind.core.errors import NotUnderstood
@@ -36,6 +34,8 @@ def write_gpx(points: list[Waypoint]) -> str:
 
     points: what to write.
     """
+    import gpxpy.gpx
+
     document = gpxpy.gpx.GPX()
     document.creator = "Brookwind"
     document.nsmap["bw"] = _NAMESPACE
@@ -65,6 +65,10 @@ def read_gpx(data: bytes) -> list[Waypoint]:
             "Export the waypoints again as plain GPX 1.1.",
             ("file",),
         )
+    # Loaded when a file is read: it would slow the start of every session.
+    import gpxpy
+    import gpxpy.gpx
+
     try:
         document = gpxpy.parse(text)
     except (gpxpy.gpx.GPXException, ElementTree.ParseError, ValueError) as error:

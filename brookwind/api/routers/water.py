@@ -52,10 +52,11 @@ def keep_survey(swim_id: str, change: SurveyUpdate, surveys: SurveysOfRequest) -
     return surveys.keep(swim_id, change.version, change.fields)
 
 
-@router.post("/water/look")
-def look_at(ask: Look) -> Picture:
+@router.post("/water/look", response_model=Picture)
+def look_at(ask: Look) -> Response:
     """Everything the water screen shows at one moment."""
-    return look(ask)
+    # Written out at once: the framework would validate some hundreds of columns a second time, at every step of a drag.
+    return Response(look(ask).model_dump_json(), media_type="application/json")
 
 
 @router.post("/water/spot")

@@ -12,13 +12,13 @@ from brookwind.core.water.survey import Sounding
 _LEAST_HALF_M = 0.01
 
 
-def sounding_from(p: Plumbing) -> Sounding:
+def sounding_from(spot: Plumbing) -> Sounding:
     """The sounding a plumbing amounts to, under the plumbing's own id so that keeping it again replaces it.
 
-    p: the spot with its readings.
+    spot: the spot with its readings.
     Raises: OutOfRange when nothing was read, or two readings disagree.
     """
-    found = plumb(p)
+    found = plumb(spot)
     if found.state in {"nothing", "clash", "beyond"}:
         raise OutOfRange.one(
             "plumbing-open",
@@ -26,14 +26,14 @@ def sounding_from(p: Plumbing) -> Sounding:
             "Make that clear before keeping it as a sounding.",
             ("readings",),
         )
-    times: list[datetime] = [r.at for r in p.readings if r.at is not None]
+    times: list[datetime] = [r.at for r in spot.readings if r.at is not None]
     return Sounding(
-        id=p.id,
-        distance_m=p.distance_m,
-        bearing_deg=p.bearing_deg,
+        id=spot.id,
+        distance_m=spot.distance_m,
+        bearing_deg=spot.bearing_deg,
         depth_m=round(found.interval.depth_m, 3),
         half_m=round(max(_LEAST_HALF_M, found.interval.half_m), 3),
-        level_m=p.level_m,
+        level_m=spot.level_m,
         at=max(times, default=None),
-        note=p.note[:200],
+        note=spot.note[:200],
     )

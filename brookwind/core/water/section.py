@@ -161,14 +161,14 @@ def _merged(soundings: Sequence[Sounding]) -> _Nodes:
             groups.append([s])
     distance, bed, variance = [], [], []
     for group in groups:
-        weights = np.array([(NINE_IN_TEN / s.half_m) ** 2 for s in group])
-        beds = np.array([s.bed_m for s in group])
-        mean = float(weights @ beds / weights.sum())
-        spread = float(weights @ (beds - mean) ** 2 / weights.sum()) if len(group) > 1 else 0.0
-        distance.append(float(np.mean([s.distance_m for s in group])))
+        weights = [(NINE_IN_TEN / s.half_m) ** 2 for s in group]
+        total = sum(weights)
+        mean = sum(w * s.bed_m for w, s in zip(weights, group, strict=True)) / total
+        spread = sum(w * (s.bed_m - mean) ** 2 for w, s in zip(weights, group, strict=True)) / total
+        distance.append(sum(s.distance_m for s in group) / len(group))
         bed.append(mean)
         # Readings of one place that differ by more than they claim show a rougher bed than they know of.
-        variance.append(1.0 / float(weights.sum()) + spread / len(group))
+        variance.append(1.0 / total + spread / len(group))
     return _Nodes(np.array(distance), np.array(bed), np.array(variance))
 
 

@@ -1,10 +1,11 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { FolderOpen, Redo2, Undo2 } from "lucide-react";
+import { FolderOpen } from "lucide-react";
 import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type BoxItem, type Catalogue, type Evaluation, type KeptRig, type Rig } from "../api/client";
 import type { Draft } from "../document/drafts";
 import { SaveChip } from "../document/SaveChip";
+import { UndoButtons } from "../document/UndoButtons";
 import { type Keeper, useAutosave } from "../document/useAutosave";
 import { Scene } from "../scene/Scene";
 import { BeadLine } from "../shell/BeadLine";
@@ -97,26 +98,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
     <Flex direction="column" minH="100dvh" h={{ lg: "100dvh" }}>
       <Header keysOpen={keys} onKeys={setKeys}>
         <SaveChip state={saving} />
-        <Button
-          variant="bar"
-          size="icon"
-          aria-label="Undo"
-          title="Undo (Ctrl Z)"
-          disabled={!bench.canUndo}
-          onClick={bench.undo}
-        >
-          <Undo2 />
-        </Button>
-        <Button
-          variant="bar"
-          size="icon"
-          aria-label="Redo"
-          title="Redo (Ctrl Shift Z)"
-          disabled={!bench.canRedo}
-          onClick={bench.redo}
-        >
-          <Redo2 />
-        </Button>
+        <UndoButtons canUndo={bench.canUndo} canRedo={bench.canRedo} undo={bench.undo} redo={bench.redo} />
         <Button
           variant="bar"
           onClick={() => setSheet("rigs")}

@@ -1,11 +1,12 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { MapPin, Plus, Redo2, Undo2 } from "lucide-react";
+import { MapPin, Plus } from "lucide-react";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type BoxItem, type Catalogue, type KeptSurvey, type Look, type Rig, type Survey } from "../api/client";
 import { useSwims } from "../bench/useSwims";
 import type { Draft } from "../document/drafts";
 import { SaveChip } from "../document/SaveChip";
+import { UndoButtons } from "../document/UndoButtons";
 import { useAnswer } from "../document/useAnswer";
 import { BeadLine } from "../shell/BeadLine";
 import { Button } from "../shell/Button";
@@ -80,26 +81,7 @@ export function Water({ kept, draft, rig, catalogue, box, onReload }: Props) {
     <Flex direction="column" minH="100dvh" h={{ lg: "100dvh" }}>
       <Header>
         <SaveChip state={state.saving} />
-        <Button
-          variant="bar"
-          size="icon"
-          aria-label="Undo"
-          title="Undo (Ctrl Z)"
-          disabled={!state.canUndo}
-          onClick={state.acts.undo}
-        >
-          <Undo2 />
-        </Button>
-        <Button
-          variant="bar"
-          size="icon"
-          aria-label="Redo"
-          title="Redo (Ctrl Shift Z)"
-          disabled={!state.canRedo}
-          onClick={state.acts.redo}
-        >
-          <Redo2 />
-        </Button>
+        <UndoButtons canUndo={state.canUndo} canRedo={state.canRedo} undo={state.acts.undo} redo={state.acts.redo} />
       </Header>
       {state.saving.kind === "stale" && (
         <StaleNotice

@@ -80,25 +80,25 @@ class Plumbed(Frozen):
     """(depth, relative likelihood) where it is not negligible, at most 121 points."""
 
 
-def plumb(p: Plumbing) -> Plumbed:
+def plumb(spot: Plumbing) -> Plumbed:
     """Read the casts together.
 
     Every depth between the limits is as likely as another before the first cast; each reading multiplies that by how
     likely it makes what was seen. The interval is the middle 90 %.
 
-    p: the readings of one spot.
+    spot: the readings of one spot.
     Raises: OutOfRange when the limits are the wrong way round or the plummet cannot work with this float.
     Source: Bayes' rule on a grid of 5 mm; `response` for what the float does.
     """
-    depths = _grid(p)
-    likes = [_likelihood(depths, r, p) for r in p.readings]
-    bounds = tuple(_bounds(depths, r, like, p) for r, like in zip(p.readings, likes, strict=True))
+    depths = _grid(spot)
+    likes = [_likelihood(depths, r, spot) for r in spot.readings]
+    bounds = tuple(_bounds(depths, r, like, spot) for r, like in zip(spot.readings, likes, strict=True))
     posterior = _together(likes, depths)
     interval = _interval(depths, posterior)
-    enough = good_enough_m(p.bait_m)
-    clashes = _clashes(depths, p.readings, likes)
-    lean, caution = _caution(p, interval)
-    state, says, figures = _verdict(p, interval, enough, clashes, bool(likes))
+    enough = good_enough_m(spot.bait_m)
+    clashes = _clashes(depths, spot.readings, likes)
+    lean, caution = _caution(spot, interval)
+    state, says, figures = _verdict(spot, interval, enough, clashes, bool(likes))
     return Plumbed(
         state=state,
         interval=interval,
@@ -108,7 +108,7 @@ def plumb(p: Plumbing) -> Plumbed:
         caution=caution,
         bounds=bounds,
         clashes=clashes,
-        next=None if state in {"enough", "clash"} else next_cast(p, depths, posterior),
+        next=None if state in {"enough", "clash"} else next_cast(spot, depths, posterior),
         density=_density(depths, posterior),
     )
 
@@ -119,11 +119,11 @@ LEAN_CAUTION_M = 0.1
 """Line lost to the lean from which casts are called doubtful. [m] Editable default."""
 
 
-def _caution(p: Plumbing, interval: Interval) -> tuple[float, str]:
-    lean = response(p.setup, round(interval.depth_m, 1)).lean_m
+def _caution(spot: Plumbing, interval: Interval) -> tuple[float, str]:
+    lean = response(spot.setup, round(interval.depth_m, 1)).lean_m
     if lean <= LEAN_CAUTION_M:
         return lean, ""
-    in_reach = p.distance_m <= _ROD_REACH_M and not p.setup.held
+    in_reach = spot.distance_m <= _ROD_REACH_M and not spot.setup.held
     held = "Hold the rod tip straight above the float, or plumb" if in_reach else ""
     return lean, (
         "Current and wind lean the line over: it loses about {lean}, and half of that is doubtful. "
@@ -131,16 +131,16 @@ def _caution(p: Plumbing, interval: Interval) -> tuple[float, str]:
     )
 
 
-def _grid(p: Plumbing) -> Array:
-    if p.most_m - p.least_m < 2 * STEP_M:
+def _grid(spot: Plumbing) -> Array:
+    if spot.most_m - spot.least_m < 2 * STEP_M:
         raise OutOfRange.one(
             "plumbing-limits",
             "The shallowest depth thought possible ({least}) is not less than the deepest ({most}).",
             "Swap them, or leave both wide.",
             ("most_m",),
-            {"least": depth(p.least_m), "most": depth(p.most_m)},
+            {"least": depth(spot.least_m), "most": depth(spot.most_m)},
         )
-    for i, r in enumerate(p.readings):
+    for i, r in enumerate(spot.readings):
         if not isinstance(r, Cast) and r.depth_m is None and r.fall_s is None:
             raise OutOfRange.one(
                 "reading-empty",
@@ -148,13 +148,13 @@ def _grid(p: Plumbing) -> Array:
                 "Enter one of them.",
                 ("readings", i, "fall_s" if r.how == "count" else "depth_m"),
             )
-    return np.linspace(p.least_m, p.most_m, round((p.most_m - p.least_m) / STEP_M) + 1)
+    return np.linspace(spot.least_m, spot.most_m, round((spot.most_m - spot.least_m) / STEP_M) + 1)
 
 
-def _likelihood(depths: Array, r: Reading, p: Plumbing) -> Array:
+def _likelihood(depths: Array, r: Reading, spot: Plumbing) -> Array:
     if isinstance(r, Cast):
-        return cast_likelihood(depths, r, p.setup, p.distance_m, p.level_m)
-    return crude_likelihood(depths, r, p.level_m)
+        return cast_likelihood(depths, r, spot.setup, spot.distance_m, spot.level_m)
+    return crude_likelihood(depths, r, spot.level_m)
 
 
 def _together(likes: list[Array], depths: Array) -> Array:
@@ -171,13 +171,13 @@ def _interval(depths: Array, weights: Array) -> Interval:
     return Interval(depth_m=float(middle), low_m=float(low), high_m=float(high))
 
 
-def _bounds(depths: Array, r: Reading, like: Array, p: Plumbing) -> Bounds:
+def _bounds(depths: Array, r: Reading, like: Array, spot: Plumbing) -> Bounds:
     if like.max() <= 0.0:
         low = high = depths[-1] if isinstance(r, Cast) and r.seen.what in {"gone", "under"} else depths[0]
     else:
         near = depths[like > np.exp(-0.5 * 1.6448536**2)]
         low, high = near[0], near[-1]
-    lean = response(p.setup, r.setting_m).lean_m if isinstance(r, Cast) else 0.0
+    lean = response(spot.setup, r.setting_m).lean_m if isinstance(r, Cast) else 0.0
     return Bounds(id=r.id, low_m=float(low), high_m=float(high), lean_m=lean)
 
 
@@ -226,24 +226,24 @@ def _said(name: str, r: Reading) -> str:
 
 
 def _verdict(
-    p: Plumbing, interval: Interval, enough: float, clashes: tuple[Clash, ...], any_read: bool
+    spot: Plumbing, interval: Interval, enough: float, clashes: tuple[Clash, ...], any_read: bool
 ) -> tuple[Literal["nothing", "open", "enough", "clash", "beyond"], str, dict[str, Figure]]:
     figures = {"depth": depth(interval.depth_m), "half": length(interval.half_m), "enough": length(enough)}
     if not any_read:
         return "nothing", "No cast yet.", figures
     if clashes:
         return "clash", clashes[0].says, clashes[0].figures
-    if interval.depth_m > p.most_m - _AT_LIMIT_M:
+    if interval.depth_m > spot.most_m - _AT_LIMIT_M:
         says = "Everything points to more than {limit}, the deepest you thought possible. Raise that limit."
-        return "beyond", says, {"limit": depth(p.most_m)}
-    if interval.depth_m < p.least_m + _AT_LIMIT_M:
+        return "beyond", says, {"limit": depth(spot.most_m)}
+    if interval.depth_m < spot.least_m + _AT_LIMIT_M:
         says = "Everything points to less than {limit}, the shallowest you thought possible. Lower that limit."
-        return "beyond", says, {"limit": depth(p.least_m)}
-    if p.line_m is not None and interval.low_m > p.line_m:
+        return "beyond", says, {"limit": depth(spot.least_m)}
+    if spot.line_m is not None and interval.low_m > spot.line_m:
         says = (
             "The water is deeper than the {limit} of line a fixed float allows. Plumb with a slider, or come closer in."
         )
-        return "beyond", says, {"limit": depth(p.line_m)}
+        return "beyond", says, {"limit": depth(spot.line_m)}
     if interval.half_m <= enough:
         return "enough", "{depth}, sure to ± {half}: good enough for this bait.", figures
     return "open", "{depth}, sure only to ± {half}; this bait needs ± {enough}.", figures

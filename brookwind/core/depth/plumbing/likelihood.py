@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import numpy as np
-from scipy.special import ndtr
 
 from brookwind.core.depth.plumbing.readings import AsWanted, Cast, Crude, Flat, Gone, High, NoBead, Seen, Setup, Under
 from brookwind.core.depth.plumbing.response import Array, Response, response
@@ -46,7 +45,7 @@ def sight(x_m: Array, seen: Seen, r: Response, setup: Setup, distance_m: float) 
     distance_m: from eye to float. [m]
     """
     below = r.awash_m - x_m
-    hidden: Array = np.asarray(ndtr((below - setup.clear_m) / (CLEAR_ERROR * setup.clear_m)))
+    hidden: Array = _normal_share((below - setup.clear_m) / (CLEAR_ERROR * setup.clear_m))
     slack = x_m > r.slack_m
     if isinstance(seen, Gone):
         return hidden
@@ -66,6 +65,13 @@ def sight(x_m: Array, seen: Seen, r: Response, setup: Setup, distance_m: float) 
     shown = setup.wanted_tip_m + (seen.by_m if isinstance(seen, High) else 0.0)
     assert isinstance(seen, AsWanted | High)
     return standing * _bell(shown, r.tip_at(x_m), tip_error_m(distance_m))
+
+
+def _normal_share(deviations: Array) -> Array:
+    # Only now: loading it at the start would add a third of a second to the first answer.
+    from scipy.special import ndtr
+
+    return np.asarray(ndtr(deviations))
 
 
 def _bell(seen: float, true: Array, error: Array | float) -> Array:

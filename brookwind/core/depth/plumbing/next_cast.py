@@ -23,12 +23,12 @@ class NextCast(Frozen):
     says: str
 
 
-def next_cast(p: Plumbing, depths_m: Array, weights: Array) -> NextCast | None:
+def next_cast(spot: Plumbing, depths_m: Array, weights: Array) -> NextCast | None:
     """The setting whose outcome carries most information about the depth.
 
     I = H(sum_d p(d) P(.|d)) - sum_d p(d) H(P(.|d)), over settings across what is still possible.
 
-    p: the spot.
+    spot: the spot.
     depths_m: grid of depths. [m]
     weights: how likely each is, summing to 1.
     None when the line cannot be set where it would tell anything.
@@ -36,18 +36,18 @@ def next_cast(p: Plumbing, depths_m: Array, weights: Array) -> NextCast | None:
     """
     stride, picked, prior = _thinned(weights)
     middle = float(depths_m[picked] @ prior)
-    r = response(p.setup, round(max(0.05, middle), 1))
+    r = response(spot.setup, round(max(0.05, middle), 1))
     low, high = depths_m[picked[0]] + r.awash_m - 0.1, depths_m[picked[-1]] + r.slack_m + 0.1
     step = STEP_M * stride
     span = int(np.ceil((high - low + depths_m[picked[-1]] - depths_m[picked[0]]) / step)) + 2
     x = (low - depths_m[picked[-1]]) + step * np.arange(span)
-    table = _outcomes(x, r, p, step)
+    table = _outcomes(x, r, spot, step)
     noise = _entropy(table)
     every = max(1, int((high - low) / step) // _SETTINGS)
     best: tuple[float, float] | None = None
     for k in range(0, int((high - low) / step) + 1, every):
         setting = low + k * step
-        if setting < 0.05 or (p.line_m is not None and setting > p.line_m):
+        if setting < 0.05 or (spot.line_m is not None and setting > spot.line_m):
             continue
         # x of depth i at this setting: the deepest depth sits k steps into the table.
         here = slice(k, k + len(picked))
@@ -59,7 +59,7 @@ def next_cast(p: Plumbing, depths_m: Array, weights: Array) -> NextCast | None:
             best = (told, setting)
     if best is None:
         return None
-    setting = _by_tape(best[1], p.line_m)
+    setting = _by_tape(best[1], spot.line_m)
     return NextCast(setting_m=setting, tells_bits=best[0], says=_expect(setting - middle, r))
 
 
@@ -73,19 +73,19 @@ def _thinned(weights: Array) -> tuple[int, NDArray[np.intp], Array]:
     return stride, picked, np.asarray(sums / sums.sum())
 
 
-def _outcomes(x: Array, r: Response, p: Plumbing, step: float) -> Array:
+def _outcomes(x: Array, r: Response, spot: Plumbing, step: float) -> Array:
     """Chance of each kind of sight at each x, summing to 1 over the kinds."""
     sights: list[Seen] = [Gone()]
     below = 0.0
-    while below < 2.0 * p.setup.clear_m:
+    while below < 2.0 * spot.setup.clear_m:
         sights.append(Under(below_m=below))
         below += max(0.04, 0.3 * below)
-    pitch = max(0.004, 1.5 * tip_error_m(p.distance_m))
-    shown = np.arange(p.setup.wanted_tip_m, max(r.tip_m[-1], p.setup.wanted_tip_m) + pitch, pitch)
+    pitch = max(0.004, 1.5 * tip_error_m(spot.distance_m))
+    shown = np.arange(spot.setup.wanted_tip_m, max(r.tip_m[-1], spot.setup.wanted_tip_m) + pitch, pitch)
     sights.append(AsWanted())
-    sights.extend(High(by_m=float(t - p.setup.wanted_tip_m)) for t in shown[1:])
+    sights.extend(High(by_m=float(t - spot.setup.wanted_tip_m)) for t in shown[1:])
     sights.append(NoBead() if r.sliding else Flat())
-    table = np.array([sight(x, s, r, p.setup, p.distance_m) for s in sights])
+    table = np.array([sight(x, s, r, spot.setup, spot.distance_m) for s in sights])
     # Bell-shaped densities become chances through the width of their bin.
     table[1 : len(sights) - 1 - len(shown)] *= 0.04
     table[len(sights) - 1 - len(shown) : -1] *= pitch
