@@ -20,6 +20,19 @@ describe("reading", () => {
     ["5", "tip", 0.005],
     ["61 °F", "temperature", 16.111],
     ["16", "temperature", 16],
+    ["1.2", "load", 0.0012],
+    ["20 g", "load", 0.02],
+    ["0.5 oz", "load", 0.014175],
+    ["0.6", "speed", 0.6],
+    ["36 km/h", "speed", 10],
+    ["2 ft/s", "speed", 0.6096],
+    ["10 mph", "speed", 4.4704],
+    ["9", "time", 9],
+    ["1,5 min", "time", 90],
+    ["30", "distance", 30],
+    ["40 ft", "distance", 12.192],
+    ["240°", "angle", 240],
+    ["-15", "angle", -15],
   ] as const)("%s as %s", (text, quantity, si) => {
     expect(value(text, quantity)).toBeCloseTo(si, 3);
   });
@@ -27,6 +40,19 @@ describe("reading", () => {
   it("takes a bare number in the person's unit", () => {
     expect(value("6", "depth", MIXED)).toBeCloseTo(1.8288, 6);
     expect(value("10", "line", IMPERIAL)).toBeCloseTo(0.254, 6);
+  });
+
+  it("says what kind of thing is wanted", () => {
+    const wrong: [string, Quantity, RegExp][] = [
+      ["5 m", "speed", /not a speed.*0\.6 m\/s/],
+      ["3 m", "load", /not a mass.*1\.2 g/],
+      ["5 ft", "time", /not a time.*9 s/],
+      ["north", "angle", /not a number.*30/],
+    ];
+    for (const [text, quantity, sentence] of wrong) {
+      const got = read(text, quantity, METRIC);
+      expect(got.ok ? "read" : got.sentence).toMatch(sentence);
+    }
   });
 
   it.each(["", "deep", "1.9 bananas", "6ft 14", "1.2.3", "--4"])("refuses %o with a sentence", (text) => {
@@ -43,6 +69,12 @@ describe("writing", () => {
     expect(write(0.3, "line", METRIC)).toBe("30 cm");
     expect(write(0.0012, "load", MIXED)).toBe("1.20 g");
     expect(write(-0.0000001, "line", METRIC)).toBe("0.0 cm");
+    expect(write(30, "distance", METRIC)).toBe("30.0 m");
+    expect(write(30, "distance", MIXED)).toBe("98 ft");
+    expect(write(0.5, "speed", METRIC)).toBe("0.50 m/s");
+    expect(write(0.5, "speed", IMPERIAL)).toBe("1.64 ft/s");
+    expect(write(9, "time", METRIC)).toBe("9.0 s");
+    expect(write(239.6, "angle", METRIC)).toBe("240°");
   });
 
   it("reads a field's text back to the value shown", () => {
@@ -51,6 +83,17 @@ describe("writing", () => {
         const once = value(forField(metres, "depth", units), "depth", units);
         expect(Math.abs(once - metres)).toBeLessThan(0.013);
         expect(forField(once, "depth", units)).toBe(forField(metres, "depth", units));
+      }
+  });
+
+  it("reads other fields back to what is shown", () => {
+    const shown: [number, Quantity][] = [
+      [8.853, "line"], [0.25, "line"], [0.0183, "load"], [4.4704, "speed"], [33.3, "distance"], [12.5, "time"], [240, "angle"],
+    ]; // biome-ignore format: a small table
+    for (const units of [METRIC, IMPERIAL, MIXED])
+      for (const [si, quantity] of shown) {
+        const once = forField(si, quantity, units);
+        expect(forField(value(once, quantity, units), quantity, units)).toBe(once);
       }
   });
 
