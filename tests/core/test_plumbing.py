@@ -136,6 +136,16 @@ def test_two_casts_that_cannot_both_be_true_are_named_and_not_averaged() -> None
         sounding_from(spot(cast(1.5, High(by_m=0.03), "a"), cast(2.6, Gone(), "b")))
 
 
+def test_a_cast_that_no_depth_within_the_limits_explains_is_not_passed_over() -> None:
+    good = (cast(1.8, High(by_m=0.03), "a"), cast(1.82, High(by_m=0.045), "b"))
+    found = plumb(spot(*good, cast(0.4, AsWanted(), "slip"), least_m=1.5))
+    assert found.state == "clash"
+    assert {c.second for c in found.clashes} == {"slip"}
+    alone = plumb(spot(cast(0.4, AsWanted(), "slip"), least_m=1.5))
+    assert alone.state == "beyond"
+    assert "less than 1.50 m" in alone.says.format(**alone.figures)
+
+
 def test_crude_readings_count_with_their_width() -> None:
     eye = plumb(spot(Crude(id="e", how="eye", depth_m=2.0)))
     waded = plumb(spot(Crude(id="w", how="wading", depth_m=2.0)))

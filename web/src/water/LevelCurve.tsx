@@ -97,7 +97,7 @@ export function LevelCurve({ picture, survey, at, live, onScrub, units }: Props)
       >
         <svg width={width} height={height} className="bw-scene" aria-hidden="true">
           {picture.sunrise && picture.sunset && (
-            <g fill={colour("rule")} opacity="0.45">
+            <g fill={colour("soft")} opacity="0.14">
               <rect width={Math.max(0, x(Date.parse(picture.sunrise)))} height={height - 24} />
               <rect
                 x={x(Date.parse(picture.sunset))}
@@ -129,7 +129,7 @@ export function LevelCurve({ picture, survey, at, live, onScrub, units }: Props)
           <polyline
             points={times.map((t, i) => `${x(t).toFixed(1)},${y(heights[i] as number).toFixed(1)}`).join(" ")}
             fill="none"
-            stroke={colour("deep")}
+            stroke={colour("reed")}
             strokeWidth="3"
           />
           {moves.map((m) => (

@@ -67,14 +67,14 @@ export function RigMarker({ picture, survey, rig, state, frame, units }: Props) 
     >
       <rect x={x - 22} y={top - 40} width="44" height={frame.height - top} fill="transparent" />
       <Profile picture={picture} frame={frame} x={x} />
-      {rig && <line x1={x} x2={x} y1={top} y2={frame.y(hook)} stroke={colour("shot")} strokeWidth="1.8" />}
+      {rig && <line x1={x} x2={x} y1={top} y2={frame.y(hook)} stroke={colour("onwater")} strokeWidth="1.8" />}
       <rect x={x - 2.5} y={top - 26} width="5" height="20" rx="2" fill={colour("tip")} stroke={colour("card")} />
-      <ellipse cx={x} cy={top + 4} rx="6" ry="14" fill={colour("body")} stroke={colour("card")} />
+      <ellipse cx={x} cy={top + 4} rx="6" ry="14" fill={colour("body")} stroke={colour("shotrim")} />
       {rig && (
         <path
           d={`M${x} ${frame.y(hook) - 10} v7 a5 5 0 0 0 10 0 v-3`}
           fill="none"
-          stroke={colour("ink")}
+          stroke={colour("onwater")}
           strokeWidth="2.4"
         />
       )}

@@ -108,7 +108,7 @@ def plumb(spot: Plumbing) -> Plumbed:
         caution=caution,
         bounds=bounds,
         clashes=clashes,
-        next=None if state in {"enough", "clash"} else next_cast(spot, depths, posterior),
+        next=None if state in {"enough", "clash", "beyond"} else next_cast(spot, depths, posterior),
         density=_density(depths, posterior),
     )
 
@@ -172,19 +172,15 @@ def _interval(depths: Array, weights: Array) -> Interval:
 
 
 def _bounds(depths: Array, r: Reading, like: Array, spot: Plumbing) -> Bounds:
-    if like.max() <= 0.0:
-        low = high = depths[-1] if isinstance(r, Cast) and r.seen.what in {"gone", "under"} else depths[0]
-    else:
-        near = depths[like > np.exp(-0.5 * 1.6448536**2)]
-        low, high = near[0], near[-1]
+    near = depths[like > np.exp(-0.5 * 1.6448536**2)]
     lean = response(spot.setup, r.setting_m).lean_m if isinstance(r, Cast) else 0.0
-    return Bounds(id=r.id, low_m=float(low), high_m=float(high), lean_m=lean)
+    return Bounds(id=r.id, low_m=float(near[0]), high_m=float(near[-1]), lean_m=lean)
 
 
 def _clashes(depths: Array, readings: tuple[Reading, ...], likes: list[Array]) -> tuple[Clash, ...]:
     found = []
     for i, j in combinations(range(len(readings)), 2):
-        if likes[i].max() <= 0.0 or likes[j].max() <= 0.0 or (likes[i] * likes[j]).max() >= CLASH:
+        if (likes[i] * likes[j]).max() >= CLASH:
             continue
         rest = [k for k in likes if k is not likes[i] and k is not likes[j]]
         figures = {

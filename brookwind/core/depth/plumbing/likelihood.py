@@ -18,6 +18,9 @@ UNDER_ERROR = 0.25
 """Standard error of a judged depth under water, as a share; at least 3 cm. Editable default."""
 CLEAR_ERROR = 0.2
 """How sharply a float goes out of sight: standard deviation as a share of the clear depth. Editable default."""
+_NOTHING = 1e-250
+_WIDE_M = 4.0
+"""A float shows all it can show within this of its setting. [m]"""
 SLIP = 0.0002
 """Share of casts that tell nothing (weed on the plummet, a wrong look): keeps one slip from being certainty."""
 
@@ -106,7 +109,13 @@ def cast_likelihood(depths_m: Array, cast: Cast, setup: Setup, distance_m: float
     then = depths_m + (cast.level_m - level_m)
     plain = blur(sight(cast.setting_m - then, cast.seen, r, setup, distance_m), r.error_m)
     best = float(plain.max())
-    return plain / best if best > 0.0 else plain
+    if best > _NOTHING:
+        return plain / best
+    # No depth within the limits makes this at all likely: it points at the nearest limit, and will clash with the rest.
+    x = np.arange(-_WIDE_M, _WIDE_M, STEP_M)
+    likeliest = cast.setting_m - float(x[np.argmax(sight(x, cast.seen, r, setup, distance_m))])
+    nearest = np.clip(likeliest, then[0], then[-1])
+    return np.asarray(np.exp(-0.5 * ((then - nearest) / STEP_M) ** 2))
 
 
 def crude_reading(reading: Crude) -> tuple[float, float]:

@@ -1,5 +1,6 @@
-import { Grid, Stack, Text } from "@chakra-ui/react";
+import { Box, Grid, Input, Stack, Text } from "@chakra-ui/react";
 import { Plus, Trash2 } from "lucide-react";
+import { useId } from "react";
 import type { LevelSource } from "../../api/client";
 import { Button } from "../../shell/Button";
 import { Choice } from "../../shell/Choice";
@@ -21,6 +22,7 @@ export function LevelEntry({ state, picture, now, catalogue }: PanelProps) {
   const { survey } = state;
   const { level } = survey;
   const zone = survey.place.time_zone;
+  const datumId = useId();
   const put = (next: LevelSource) => state.change({ level: next });
   const iso = (minutes: number) => new Date(now + minutes * 60_000).toISOString();
   const height = Math.round((picture?.level?.now_m ?? 0) * 100) / 100;
@@ -47,6 +49,18 @@ export function LevelEntry({ state, picture, now, catalogue }: PanelProps) {
           </option>
         ))}
       </Choice>
+      <Box>
+        <label htmlFor={datumId} className="bw-label">
+          Heights are over
+        </label>
+        <Input
+          id={datumId}
+          key={survey.datum}
+          defaultValue={survey.datum}
+          maxLength={80}
+          onBlur={(e) => e.currentTarget.value !== survey.datum && state.change({ datum: e.currentTarget.value })}
+        />
+      </Box>
       {level.kind === "changing" && (
         <Grid templateColumns="1fr 1fr" gap="3">
           <Moment label="Read at" value={level.at} zone={zone} onChange={(at) => at && put({ ...level, at })} />
@@ -73,8 +87,18 @@ export function LevelEntry({ state, picture, now, catalogue }: PanelProps) {
             const swap = (part: Partial<typeof r>) =>
               put({ ...level, readings: level.readings.map((x) => (x === r ? { ...x, ...part } : x)) });
             return (
-              <Grid key={r.at} templateColumns="3fr 2fr auto" gap="2" alignItems="end">
-                <Moment label="Read at" value={r.at} zone={zone} onChange={(at) => at && swap({ at })} />
+              <Grid
+                key={r.at}
+                templateColumns="1fr auto"
+                gap="2"
+                alignItems="end"
+                borderTopWidth="1px"
+                borderColor="rule"
+                pt="2"
+              >
+                <Box gridColumn="1 / -1">
+                  <Moment label="Read at" value={r.at} zone={zone} onChange={(at) => at && swap({ at })} />
+                </Box>
                 <QuantityField
                   label="Level"
                   name={`level-${r.at}`}
@@ -103,16 +127,29 @@ export function LevelEntry({ state, picture, now, catalogue }: PanelProps) {
       )}
       {level.kind === "tide-table" && (
         <>
+          <Text fontSize="sm" color="soft">
+            Enter times and heights from your table; two of each are enough.
+          </Text>
           {level.turns.map((t) => {
             const swap = (part: Partial<typeof t>) =>
               put({ ...level, turns: level.turns.map((x) => (x === t ? { ...x, ...part } : x)) });
             return (
-              <Grid key={`${t.what} ${t.at}`} templateColumns="2fr 4fr 2fr auto" gap="2" alignItems="end">
+              <Grid
+                key={`${t.what} ${t.at}`}
+                templateColumns="1fr 1fr auto"
+                gap="2"
+                alignItems="end"
+                borderTopWidth="1px"
+                borderColor="rule"
+                pt="2"
+              >
+                <Box gridColumn="1 / -1">
+                  <Moment label="At" value={t.at} zone={zone} onChange={(at) => at && swap({ at })} />
+                </Box>
                 <Choice label="Water" value={t.what} onChange={(w) => swap({ what: w as "high" | "low" })}>
                   <option value="high">high</option>
                   <option value="low">low</option>
                 </Choice>
-                <Moment label="At" value={t.at} zone={zone} onChange={(at) => at && swap({ at })} />
                 <QuantityField
                   label="Height"
                   name={`turn-${t.at}`}

@@ -64,9 +64,9 @@ function Density({ plumbed }: { plumbed: Plumbed }) {
         x={x(interval.low_m)}
         width={Math.max(1, x(interval.high_m) - x(interval.low_m))}
         height="42"
-        fill={colour("shallow")}
+        fill={colour("rule")}
       />
-      <path d={`M0 40 L${path} L300 40 Z`} fill={colour("deep")} />
+      <path d={`M0 40 L${path} L300 40 Z`} fill={colour("reed")} />
       <line x1={x(interval.depth_m)} x2={x(interval.depth_m)} y1="0" y2="44" stroke={colour("tip")} strokeWidth="2" />
     </svg>
   );

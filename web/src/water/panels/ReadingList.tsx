@@ -64,7 +64,7 @@ export function ReadingList({ spot, plumbed, zone, onDrop }: Props) {
                     x={share(bounds.low_m)}
                     width={Math.max(1.2, share(bounds.high_m) - share(bounds.low_m))}
                     height="6"
-                    fill={clashing.has(r.id) ? colour("float") : colour("deep")}
+                    fill={clashing.has(r.id) ? colour("float") : colour("reed")}
                   />
                 </svg>
               )}
