@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from itertools import combinations
 from typing import Literal
 
@@ -197,7 +198,9 @@ def _clashes(depths: Array, readings: tuple[Reading, ...], likes: list[Array]) -
                 without_second=_interval(depths, _together([*rest, likes[i]], depths)),
             )
         )
-    return tuple(found)
+    # The reading that disagrees with most others is the likeliest slip: its clashes come first.
+    often = Counter(name for c in found for name in (c.first, c.second))
+    return tuple(sorted(found, key=lambda c: -max(often[c.first], often[c.second])))
 
 
 _SAW = {

@@ -93,7 +93,7 @@ function Spot(props: PanelProps & { spot: Plumbing }) {
           {refusal.message}
         </Text>
       )}
-      {answer && <PlumbResult plumbed={answer} waiting={waiting} onDrop={drop} />}
+      {answer && <PlumbResult plumbed={answer} spot={spot} waiting={waiting} onDrop={drop} />}
       {answer && answer.state !== "nothing" && answer.state !== "clash" && answer.state !== "beyond" && (
         <Button variant={answer.state === "enough" ? "solid" : "outline"} onClick={keep}>
           {kept ? `Keep again (kept as ${write(kept.depth_m, "depth", units)})` : "Keep as a sounding of the section"}

@@ -1,18 +1,19 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import type { Plumbed } from "../../api/client";
+import type { Plumbed, Plumbing } from "../../api/client";
 import { colour } from "../../scene/colour";
 import { Button } from "../../shell/Button";
 import { say, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
+import { inWords } from "./ReadingList";
 
-type Props = { plumbed: Plumbed; waiting: boolean; onDrop: (id: string) => void };
+type Props = { plumbed: Plumbed; spot: Plumbing; waiting: boolean; onDrop: (id: string) => void };
 
 /** The depth so far with its interval, the next setting to try, or which two readings disagree. */
-export function PlumbResult({ plumbed, waiting, onDrop }: Props) {
+export function PlumbResult({ plumbed, spot, waiting, onDrop }: Props) {
   const { units } = useSettings();
   const { interval, next, state } = plumbed;
   const half = 0.5 * (interval.high_m - interval.low_m);
-  if (state === "clash") return <Clashes plumbed={plumbed} onDrop={onDrop} />;
+  if (state === "clash") return <Clashes plumbed={plumbed} spot={spot} onDrop={onDrop} />;
   return (
     <Box data-testid="plumbed" data-waiting={waiting} aria-live="polite">
       {state !== "nothing" && (
@@ -72,28 +73,33 @@ function Density({ plumbed }: { plumbed: Plumbed }) {
   );
 }
 
-function Clashes({ plumbed, onDrop }: { plumbed: Plumbed; onDrop: (id: string) => void }) {
+function Clashes({ plumbed, spot, onDrop }: { plumbed: Plumbed; spot: Plumbing; onDrop: (id: string) => void }) {
   const { units } = useSettings();
+  const [worst, ...others] = plumbed.clashes;
+  if (!worst) return null;
+  const words = (id: string) => {
+    const reading = spot.readings.find((r) => r.id === id);
+    return reading ? inWords(reading, units) : "it";
+  };
   return (
-    <Box role="alert" borderWidth="2px" borderColor="float" borderRadius="l2" p="3">
-      {plumbed.clashes.slice(0, 2).map((c) => (
-        <Box key={`${c.first} ${c.second}`} mb="3">
-          <Text fontWeight="semibold" color="float">
-            {say(c.says, c.figures, units)}
-          </Text>
-          <Text fontSize="sm" mt="1">
-            Weed on the plummet, a wrong setting or another spot: leave one of them out, or cast again.
-          </Text>
-          <Flex gap="2" mt="2" direction="column">
-            <Button size="sm" onClick={() => onDrop(c.first)}>
-              Leave out the first: {write(c.without_first.depth_m, "depth", units)}
+    <Box role="alert" borderWidth="2px" borderColor="float" borderRadius="l2" p="3" data-testid="clash">
+      <Text fontWeight="semibold" color="float">
+        {say(worst.says, worst.figures, units)}
+      </Text>
+      <Text fontSize="sm" mt="1">
+        Weed on the plummet, a wrong setting or another spot: leave one of them out, or cast again.
+        {others.length > 0 && ` ${others.length} more ${others.length === 1 ? "pair disagrees" : "pairs disagree"}.`}
+      </Text>
+      <Flex gap="2" mt="2" direction="column">
+        {[worst.first, worst.second].map((id) => {
+          const without = id === worst.first ? worst.without_first : worst.without_second;
+          return (
+            <Button key={id} size="sm" h="auto" py="1.5" onClick={() => onDrop(id)}>
+              Leave out “{words(id)}”: then {write(without.depth_m, "depth", units)}
             </Button>
-            <Button size="sm" onClick={() => onDrop(c.second)}>
-              Leave out the second: {write(c.without_second.depth_m, "depth", units)}
-            </Button>
-          </Flex>
-        </Box>
-      ))}
+          );
+        })}
+      </Flex>
     </Box>
   );
 }
