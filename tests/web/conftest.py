@@ -61,6 +61,15 @@ def server(tmp_path: Path) -> Iterator[Server]:
 
 
 @pytest.fixture(scope="session")
+def standing(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
+    """One demo for all tests that only look."""
+    server = Server(tmp_path_factory.mktemp("standing") / "demo.db")
+    server.start()
+    yield server
+    server.stop()
+
+
+@pytest.fixture(scope="session")
 def browser_type_launch_args() -> dict[str, Any]:
     quiet = ["--disable-gpu", "--disable-background-networking", "--disable-component-update", "--disable-sync"]
     return {"executable_path": "/usr/bin/chromium", "args": ["--no-sandbox", "--no-first-run", *quiet]}
