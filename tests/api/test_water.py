@@ -110,9 +110,24 @@ def test_plumbing_from_the_first_spot_to_a_sounding(client: TestClient) -> None:
     # With the level's source, a reading of an hour of higher water counts as of that level.
     level = {"kind": "changing", "at": AT, "level_m": 0.0, "rate_m_h": -0.2}
     early = {**seen, "at": "2026-11-23T10:00:00Z"}
-    later = client.post("/api/water/plumb", json={"plumbing": {**spot, "readings": [early]}, "level": level})
-    now = client.post("/api/water/plumb", json={"plumbing": {**spot, "readings": [seen]}, "level": level})
+    asked = {"level": level, "at": AT}
+    later = client.post("/api/water/plumb", json={"plumbing": {**spot, "readings": [early]}, **asked})
+    now = client.post("/api/water/plumb", json={"plumbing": {**spot, "readings": [seen]}, **asked})
     assert now.json()["interval"]["depth_m"] - later.json()["interval"]["depth_m"] == pytest.approx(0.2, abs=0.02)
+
+
+def test_another_source_of_levels_keeps_every_depth(client: TestClient) -> None:
+    survey = survey_of(client)["fields"]
+    station = client.get("/api/catalogue").json()["stations"][0]
+    ask = {"survey": survey, "level": {"kind": "tide-station", "station": station}, "datum": "chart datum", "at": AT}
+    moved = client.post("/api/water/relevel", json=ask).json()
+    assert moved["datum"] == "chart datum"
+    assert [s["depth_m"] for s in moved["soundings"]] == [s["depth_m"] for s in survey["soundings"]]
+    levels = {s["level_m"] for s in moved["soundings"]}
+    assert len(levels) > 5
+    assert all(0.0 < level < 5.2 for level in levels)
+    one_turn = {**ask, "level": {"kind": "tide-table", "turns": [{"what": "high", "at": AT, "height_m": 4}] * 2}}
+    assert "is missing" in said(client.post("/api/water/relevel", json=one_turn))
 
 
 def test_files_out_and_in_again(client: TestClient) -> None:

@@ -14,6 +14,7 @@ from utide._ut_constants import constit_index_dict
 from utide.harmonics import FUV
 
 from brookwind.core.depth.marks import for_mark
+from brookwind.core.depth.plumbing.infer import plumb
 from brookwind.core.depth.plumbing.readings import Cast, High, Plumbing
 from brookwind.core.depth.timetable import Plan, timetable
 from brookwind.core.errors import OutOfRange
@@ -26,6 +27,7 @@ from brookwind.core.water.lies import Ground, spots
 from brookwind.core.water.light import daylight, light
 from brookwind.core.water.picture import Look, look
 from brookwind.core.water.place import position, seen_from
+from brookwind.core.water.relevel import Relevel, at_level, relevel
 from brookwind.core.water.section import bed_map, column_at, even_run, section
 from brookwind.core.water.stations import STATIONS
 from brookwind.core.water.survey import (
@@ -34,6 +36,7 @@ from brookwind.core.water.survey import (
     Gauged,
     LevelReading,
     Place,
+    Session,
     Sounding,
     Steady,
     Survey,
@@ -295,6 +298,40 @@ def test_a_plumbed_spot_becomes_a_sounding_with_its_width() -> None:
     assert kept.id == "spot"
     assert kept.at == at(9)
     assert 0.01 < kept.half_m < 0.05
+
+
+def test_a_plumbing_ties_the_datum_of_a_new_level_source() -> None:
+    """4.2 m plumbed at ten by a level taken as nought: the station's level of ten then makes the bed."""
+    taken = (
+        sounding(8.0, 4.2, at=at(10)),
+        sounding(5.0, 3.0),
+    )
+    before = Survey(swim_id="wall", soundings=taken, session=Session(way_out_m=1.0))
+    after = relevel(Relevel(survey=before, level=TideStation(station=SKERRY), datum="chart datum", at=at(11)))
+    ten, eleven = (level_m(after.level, at(h)) for h in (10, 11))
+    assert after.datum == "chart datum"
+    assert after.soundings[0].bed_m == pytest.approx(ten - 4.2)
+    assert [s.depth_m for s in after.soundings] == [4.2, 3.0]
+    assert after.soundings[1].bed_m == pytest.approx(eleven - 3.0)
+    assert after.session.way_out_m == pytest.approx(1.0 + eleven)
+    picture = look(Look(survey=after, at=at(10)))
+    assert picture.here is not None
+    assert picture.level is not None
+    assert column_at(picture.section, 8.0).bed_m == pytest.approx(picture.level.now_m - 4.2)  # type: ignore[arg-type]
+
+
+def test_a_spot_is_told_for_the_level_of_the_moment_asked() -> None:
+    """The tide falls by some metres: depth and next setting follow, limits too, readings keep their own level."""
+    tide = TideStation(station=SKERRY)
+    cast = Cast(id="a", setting_m=1.8, seen=High(by_m=0.045), at=at(10))
+    bed = Plumbing(id="s", setup=SETUP, least_m=0.5, most_m=5.0, readings=(cast,), level_m=level_m(tide, at(10)))
+    early, late = (plumb(at_level(bed, tide, at(h))) for h in (10, 11.5))
+    fall = level_m(tide, at(10)) - level_m(tide, at(11.5))
+    assert fall > 0.3
+    assert early.interval.depth_m - late.interval.depth_m == pytest.approx(fall, abs=0.01)
+    assert early.next is not None
+    assert late.next is not None
+    assert early.next.setting_m - late.next.setting_m == pytest.approx(fall, abs=0.06)
 
 
 # Current

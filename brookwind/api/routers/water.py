@@ -15,9 +15,10 @@ from brookwind.core.depth.plumbing.begin import begin_spot
 from brookwind.core.depth.plumbing.infer import Plumbed, plumb
 from brookwind.core.depth.plumbing.readings import Plumbing
 from brookwind.core.errors import OutOfRange
+from brookwind.core.moment import Moment
 from brookwind.core.water.keep import sounding_from
-from brookwind.core.water.level import level_m
 from brookwind.core.water.picture import Look, Picture, look
+from brookwind.core.water.relevel import Relevel, at_level, relevel
 from brookwind.core.water.survey import LevelSource, Sounding, Survey
 from brookwind.formats.calendar import write_calendar
 from brookwind.store.records import Kept
@@ -33,10 +34,11 @@ class SurveyUpdate(BaseModel):
 
 
 class PlumbRequest(BaseModel):
-    """The readings of a spot. With a source of levels, readings that carry a time are put to the level of that time."""
+    """The readings of a spot; with a source of levels and a moment, the depth is told for that moment."""
 
     plumbing: Plumbing
     level: LevelSource | None = None
+    at: Moment | None = None
 
 
 @router.get("/surveys/{swim_id}")
@@ -71,10 +73,16 @@ def plumb_spot(request: PlumbRequest) -> Plumbed:
     return plumb(_levelled(request))
 
 
+@router.post("/water/relevel")
+def relevel_survey(ask: Relevel) -> Survey:
+    """The survey with its level known from another source; no depth that was measured changes."""
+    return relevel(ask)
+
+
 @router.post("/water/sounding")
 def sounding_of(request: PlumbRequest) -> Sounding:
     """The sounding a plumbing amounts to."""
-    return sounding_from(_levelled(request))
+    return sounding_from(_levelled(request), request.at if request.level else None)
 
 
 @router.post("/water/timetable.ics")
@@ -96,12 +104,9 @@ def calendar(ask: Look, swims: SwimsOfRequest) -> Response:
 
 
 def _levelled(request: PlumbRequest) -> Plumbing:
-    p = request.plumbing
-    if request.level is None:
-        return p
-    source = request.level
-    readings = tuple(r if r.at is None else r.model_copy(update={"level_m": level_m(source, r.at)}) for r in p.readings)
-    return p.model_copy(update={"readings": readings})
+    if request.level is None or request.at is None:
+        return request.plumbing
+    return at_level(request.plumbing, request.level, request.at)
 
 
 def _check_zone(name: str) -> None:

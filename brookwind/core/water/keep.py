@@ -12,10 +12,11 @@ from brookwind.core.water.survey import Sounding
 _LEAST_HALF_M = 0.01
 
 
-def sounding_from(spot: Plumbing) -> Sounding:
+def sounding_from(spot: Plumbing, at: datetime | None = None) -> Sounding:
     """The sounding a plumbing amounts to, under the plumbing's own id so that keeping it again replaces it.
 
     spot: the spot with its readings.
+    at: the moment its level is of; that of the last reading when left out.
     Raises: OutOfRange when nothing was read, or two readings disagree.
     """
     found = plumb(spot)
@@ -34,6 +35,6 @@ def sounding_from(spot: Plumbing) -> Sounding:
         depth_m=round(found.interval.depth_m, 3),
         half_m=round(max(_LEAST_HALF_M, found.interval.half_m), 3),
         level_m=spot.level_m,
-        at=max(times, default=None),
+        at=at or max(times, default=None),
         note=spot.note[:200],
     )

@@ -121,6 +121,7 @@ export const api = {
     must(client.PUT("/api/surveys/{swim_id}", { params: { path: { swim_id } }, body: { version, fields } })),
   look: (body: Look) => must(client.POST("/api/water/look", { body })) as Promise<Picture>,
   startSpot: (body: Look) => must(client.POST("/api/water/spot", { body })),
+  relevel: (body: Schemas["Relevel"]) => must(client.POST("/api/water/relevel", { body })) as Promise<Survey>,
   plumb: (body: Schemas["PlumbRequest"]) => must(client.POST("/api/water/plumb", { body })) as Promise<Plumbed>,
   soundingOf: (body: Schemas["PlumbRequest"]) => must(client.POST("/api/water/sounding", { body })),
   calendar: (body: Look) =>

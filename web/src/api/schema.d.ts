@@ -624,6 +624,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/water/relevel": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Relevel Survey
+         * @description The survey with its level known from another source; no depth that was measured changes.
+         */
+        post: operations["relevel_survey_api_water_relevel_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/water/sounding": {
         parameters: {
             query?: never;
@@ -2156,9 +2176,11 @@ export interface components {
         };
         /**
          * PlumbRequest
-         * @description The readings of a spot. With a source of levels, readings that carry a time are put to the level of that time.
+         * @description The readings of a spot; with a source of levels and a moment, the depth is told for that moment.
          */
         PlumbRequest: {
+            /** At */
+            at?: string | null;
             /** Level */
             level?: (components["schemas"]["Steady"] | components["schemas"]["Gauged"] | components["schemas"]["Changing"] | components["schemas"]["TideTable"] | components["schemas"]["TideStation"]) | null;
             plumbing: components["schemas"]["Plumbing"];
@@ -2345,6 +2367,22 @@ export interface components {
             line: number;
             /** Says */
             says: string;
+        };
+        /**
+         * Relevel
+         * @description A survey and what its level is known from now on.
+         */
+        Relevel: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Datum */
+            datum?: string | null;
+            /** Level */
+            level: components["schemas"]["Steady"] | components["schemas"]["Gauged"] | components["schemas"]["Changing"] | components["schemas"]["TideTable"] | components["schemas"]["TideStation"];
+            survey: components["schemas"]["Survey"];
         };
         /**
          * Resize
@@ -6075,6 +6113,75 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Plumbed"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    relevel_survey_api_water_relevel_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Relevel"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Survey"];
                 };
             };
             /** @description Not readable */

@@ -1,5 +1,5 @@
 import { useCallback, useState } from "react";
-import { api, type KeptSurvey, Refusal, type Survey } from "../api/client";
+import { api, type KeptSurvey, type LevelSource, Refusal, type Survey } from "../api/client";
 import type { Draft } from "../document/drafts";
 import { type Keeper, useAutosave } from "../document/useAutosave";
 import { useHistory } from "../document/useHistory";
@@ -40,7 +40,16 @@ export function useSurvey(kept: KeptSurvey, draft: Draft<Survey> | null) {
     }
   }, []);
 
-  return { survey: present, gesturing, canUndo, canRedo, saving, said, setSaid, change, attempt, acts };
+  /** Know the level from another source from now on: every depth taken is put to its datum. */
+  const relevel = useCallback(
+    (level: LevelSource, at: number, datum: string | null = null) =>
+      attempt(async () => {
+        acts.put(await api.relevel({ survey: acts.now(), level, datum, at: new Date(at).toISOString() }));
+      }),
+    [acts, attempt],
+  );
+
+  return { survey: present, gesturing, canUndo, canRedo, saving, said, setSaid, change, attempt, relevel, acts };
 }
 
 export type SurveyState = ReturnType<typeof useSurvey>;

@@ -146,14 +146,14 @@ function Device(props: DeviceProps) {
   );
 }
 
-function TakeLevels({ state, act }: DeviceProps & { act: (what: () => Promise<unknown>) => Promise<void> }) {
+function TakeLevels({ state, now, act }: DeviceProps & { act: (what: () => Promise<unknown>) => Promise<void> }) {
   return (
     <Button
       size="sm"
       onClick={() =>
         act(async () => {
           const levels = await api.gaugeLevels();
-          if (levels) state.change({ level: { kind: "gauged", readings: levels.readings }, datum: levels.name });
+          if (levels) await state.relevel({ kind: "gauged", readings: levels.readings }, now, levels.name);
         })
       }
     >

@@ -17,7 +17,7 @@ const OUT = [
 ] as const;
 
 /** Soundings, waypoints and logs in; soundings and waypoints out. What is read is shown before it is kept. */
-export function Files({ state, picture }: PanelProps) {
+export function Files({ state, picture, now }: PanelProps) {
   const { survey } = state;
   const input = useRef<HTMLInputElement>(null);
   const stop = useRef<AbortController | null>(null);
@@ -45,7 +45,7 @@ export function Files({ state, picture }: PanelProps) {
   };
   const readStation = async (file: File) => {
     const station = await api.readStation(file);
-    state.change({ level: { kind: "tide-station", station, offset_m: 0 }, datum: `the datum of ${station.name}` });
+    await state.relevel({ kind: "tide-station", station, offset_m: 0 }, now, `the datum of ${station.name}`);
     setSaid(`The level now follows ${station.name}. Undo brings back what was.`);
   };
   const readWaypoints = async (file: File) => {

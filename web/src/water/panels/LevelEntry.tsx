@@ -42,7 +42,11 @@ export function LevelEntry({ state, picture, now, catalogue }: PanelProps) {
   };
   return (
     <Stack gap="3">
-      <Choice label="The level is known from" value={level.kind} onChange={(kind) => put(fresh(kind))}>
+      <Choice
+        label="The level is known from"
+        value={level.kind}
+        onChange={(kind) => void state.relevel(fresh(kind), now)}
+      >
         {Object.entries(KINDS).map(([id, words]) => (
           <option key={id} value={id}>
             {words}

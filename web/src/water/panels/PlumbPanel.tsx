@@ -68,8 +68,11 @@ function Spot(props: PanelProps & { spot: Plumbing }) {
   const { spot, state, now } = props;
   const { units } = useSettings();
   const { survey } = state;
-  const question = useMemo(() => ({ plumbing: spot, level: survey.level }), [spot, survey.level]);
-  const { answer, refusal, waiting } = useAnswer(question, api.plumb);
+  const question = useMemo(
+    () => ({ plumbing: spot, level: survey.level, at: new Date(now).toISOString() }),
+    [spot, survey.level, now],
+  );
+  const { answer, of, refusal, waiting } = useAnswer(question, api.plumb);
   const put = (part: Partial<Plumbing>, tag?: string) =>
     state.change({ plumbings: survey.plumbings.map((p) => (p.id === spot.id ? { ...p, ...part } : p)) }, tag);
   const add = (reading: Reading) => put({ readings: [...spot.readings, reading] });
@@ -101,7 +104,8 @@ function Spot(props: PanelProps & { spot: Plumbing }) {
       )}
       {answer && (
         <CastEntry
-          key={`${spot.readings.length} ${answer.next?.setting_m ?? answer.state}`}
+          // Anew for every reading, not for every new suggestion: the tide must not wipe out what is being typed.
+          key={of?.plumbing.readings.length}
           spot={spot}
           suggested={answer.next?.setting_m ?? spot.readings.findLast((r) => r.kind === "cast")?.setting_m ?? 1}
           onAdd={(reading) => add({ ...reading, ...stamp() } as Reading)}
