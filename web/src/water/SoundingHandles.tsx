@@ -28,12 +28,15 @@ type Grips = {
 /** Depth below the present surface; a sounding keeps the depth of its own level. */
 const drawnDepth = (s: Sounding, level: number) => level - s.level_m + s.depth_m;
 
-/** Every sounding of the line: drag it up or down, or use the arrow keys, to correct it; Delete takes it out. */
+/** Every sounding of the line: drag it up or down, or use the arrow keys, to correct it; left and right go to
+ * the next one; Delete takes it out. */
 export function SoundingHandles(props: Props) {
   const { soundings, level, frame, selected, units } = props;
   const grips = useGrips(props);
   // With very many echoes the handles would hide the bed: they get small, the chosen one stays large.
   const small = soundings.length > 60;
+  // One stop of the Tab key for all of them: left and right go from one to the next.
+  const stop = soundings.some((s) => s.id === selected) ? selected : inOrder(soundings)[0]?.id;
   return (
     <g>
       {soundings.map((s) => (
@@ -44,6 +47,7 @@ export function SoundingHandles(props: Props) {
           y={frame.y(drawnDepth(s, level))}
           half={frame.y(s.half_m) - frame.y(0)}
           chosen={s.id === selected}
+          reached={s.id === stop}
           small={small}
           units={units}
           grips={grips}
@@ -52,6 +56,8 @@ export function SoundingHandles(props: Props) {
     </g>
   );
 }
+
+const inOrder = (soundings: Sounding[]) => [...soundings].sort((a, b) => a.distance_m - b.distance_m);
 
 /** What the handles do. It never changes, so that a drag draws one handle anew and not all of them. */
 function useGrips(props: Props): Grips {
@@ -92,7 +98,12 @@ function useGrips(props: Props): Grips {
         // The drawing may be a step behind the document: keys count from what it is now.
         const now = acts.now();
         const depth = now.soundings.find((x) => x.id === s.id)?.depth_m ?? s.depth_m;
-        if (step) acts.put(put(s.id, depth + step * (e.shiftKey ? 5 : 1)), `sounding-${s.id}`);
+        const along = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
+        if (along) {
+          const order = inOrder(latest.current.soundings);
+          const next = order[order.findIndex((x) => x.id === s.id) + along];
+          if (next) document.getElementById(`sounding-${next.id}`)?.focus();
+        } else if (step) acts.put(put(s.id, depth + step * (e.shiftKey ? 5 : 1)), `sounding-${s.id}`);
         else if (e.key === "Delete" || e.key === "Backspace") {
           acts.put({ ...now, soundings: now.soundings.filter((x) => x.id !== s.id) });
           latest.current.onSelect(null);
@@ -110,16 +121,18 @@ type HandleProps = {
   y: number;
   half: number;
   chosen: boolean;
+  reached: boolean;
   small: boolean;
   units: Units;
   grips: Grips;
 };
 
-const Handle = memo(function Handle({ sounding: s, x, y, half, chosen, small, units, grips }: HandleProps) {
+const Handle = memo(function Handle({ sounding: s, x, y, half, chosen, reached, small, units, grips }: HandleProps) {
   return (
     <g
+      id={`sounding-${s.id}`}
       role="slider"
-      tabIndex={0}
+      tabIndex={reached ? 0 : -1}
       aria-label={`Sounding at ${write(s.distance_m, "distance", units)}`}
       aria-orientation="vertical"
       aria-valuenow={s.depth_m}

@@ -149,7 +149,8 @@ export function DepthsPanel(props: PanelProps) {
       </Flex>
       {!chosen && survey.soundings.length > 0 && (
         <Text fontSize="sm" color="soft">
-          Press a sounding in the drawing to see and correct it; drag it, or use the arrow keys.
+          Press a sounding in the drawing to see and correct it; drag it, or use the arrow keys. Left and right go from
+          one to the next.
         </Text>
       )}
     </Stack>
