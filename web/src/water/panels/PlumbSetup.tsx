@@ -94,6 +94,22 @@ export function PlumbSetup({ spot, box, catalogue, onChange }: Props) {
             quantity="speed"
             onChange={(wind_ms) => put({ wind_ms })}
           />
+          <QuantityField
+            label="Setting off by"
+            name={`${spot.id}-setting-error`}
+            value={setup.setting_error_m}
+            quantity="line"
+            onChange={(setting_error_m) => put({ setting_error_m })}
+            hint="Usual error of measuring it."
+          />
+          <QuantityField
+            label="Bed uneven by"
+            name={`${spot.id}-bed-scatter`}
+            value={setup.bed_scatter_m}
+            quantity="line"
+            onChange={(bed_scatter_m) => put({ bed_scatter_m })}
+            hint="From one landing to the next."
+          />
         </Grid>
         <Choice label="Line" value={setup.line} onChange={(line) => put({ line: line as Plumbing["setup"]["line"] })}>
           {catalogue.lines.map((l) => (
