@@ -17,11 +17,11 @@ import typer
 from pydantic import TypeAdapter, ValidationError
 
 from brookwind import __version__
-from brookwind.core.balance.propose import Proposal, Wish, balance_rig
+from brookwind.cli_tables import print_evaluation, print_proposal
+from brookwind.core.balance.propose import Wish, balance_rig
 from brookwind.core.balance.stock import BoxItem, LeadStock, ShotStock, Stock
 from brookwind.core.errors import BrookwindError, Infeasible, NotUnderstood
-from brookwind.core.evaluate import Evaluation, evaluate
-from brookwind.core.findings import Finding
+from brookwind.core.evaluate import evaluate
 from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.rig.refusals import from_validation
 
@@ -73,7 +73,7 @@ def evaluate_command(rig_file: RigFile, as_json: AsJson = False) -> None:
     if as_json:
         typer.echo(answer.model_dump_json(indent=2))
     else:
-        _print_evaluation(rig, answer)
+        print_evaluation(rig, answer)
     if any(f.severity == "refuse" for f in answer.findings):
         raise typer.Exit(5)
 
@@ -101,7 +101,7 @@ def balance_command(
     if as_json:
         typer.echo(proposal.model_dump_json(indent=2))
     else:
-        _print_proposal(proposal)
+        print_proposal(proposal)
 
 
 def _usual(rig: Rig) -> str:
@@ -284,50 +284,6 @@ def _serve(engine: Any, host: str, port: int, hub: Any = None) -> None:
     warm.start()
     typer.echo(f"Brookwind {__version__} on http://{host}:{port}")
     uvicorn.run(make_app(engine, hosts, hub=hub), host=host, port=port, log_level="warning", server_header=False)
-
-
-def _print_evaluation(rig: Rig, answer: Evaluation) -> None:
-    from rich.console import Console
-    from rich.table import Table
-
-    console, afloat = Console(), answer.afloat
-    console.print(f"[bold]{rig.name}[/bold] in {rig.water.depth_m:.2f} m, {answer.water_kg_m3:.1f} kg/m³")
-    verdict = {"stands": "stands", "lies": "lies over", "sinks": "is pulled under"}[afloat.status]
-    console.print(f"The float {verdict}, tip {afloat.tip_m * 1000:.1f} mm, carries {afloat.carried_kg * 1000:.2f} g.")
-    console.print(f"Hook {answer.hook_height_m * 100:.0f} cm off the bed.")
-    if answer.stop:
-        stop = answer.stop
-        console.print(f"Setting {stop.now_m:.3f} m; it should be {stop.wanted_m:.3f} m.")
-    table = Table("piece", "mass g", "pulls g", "carried", "why")
-    for e in answer.ledger:
-        mass = "" if e.mass_kg is None else f"{e.mass_kg * 1000:.3f}"
-        table.add_row(e.label, mass, f"{e.lead_kg * 1000:.3f}", f"{e.share:.0%}", e.why)
-    console.print(table)
-    for finding in answer.findings:
-        console.print(f"[bold]{finding.severity}[/bold]: {_sentence(finding)}")
-
-
-def _sentence(finding: Finding) -> str:
-    said = f"{finding.says} {finding.remedy}".strip()
-    return said.format(**finding.figures) if finding.figures else said
-
-
-def _print_proposal(proposal: Proposal) -> None:
-    from rich.console import Console
-    from rich.table import Table
-
-    console = Console()
-    console.print(f"[bold]{proposal.name}[/bold]: {proposal.summary}")
-    console.print(f"Tip {proposal.tip_m * 1000:.2f} mm, {proposal.error_m * 1000:+.2f} mm from the wish.")
-    console.print(f"Setting {proposal.rig.setting_m:.3f} m.")
-    table = Table("from the hook, m", "piece")
-    for c in proposal.rig.components:
-        position = getattr(c, "position_m", None)
-        if position is not None:
-            table.add_row(f"{position:.3f}", c.label or c.kind)
-    console.print(table)
-    if not proposal.proved:
-        console.print("The search was cut short; a closer choice may exist.")
 
 
 if __name__ == "__main__":
