@@ -10,12 +10,13 @@ import pytest
 from fastapi.testclient import TestClient
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
-from sqlalchemy import Engine, text
+from sqlalchemy import Engine, create_engine, text
 
+from brookwind.api.app import make_app
 from brookwind.api.guard import HEADERS
 from brookwind.core.rig.document import Rig
 from brookwind.demo.load import load_demo
-from brookwind.store.database import open_database, unit_of_work
+from brookwind.store.database import migrate, open_database, unit_of_work
 from brookwind.store.repositories import Rigs
 
 LIFE = {
@@ -146,3 +147,25 @@ def test_foreign_host_names_and_paths_outside_the_pages_are_refused(client: Test
     assert client.get("/api/rigs", headers={"host": "evil.example"}).status_code == 400
     for path in ("/../pyproject.toml", "/%2e%2e/%2e%2e/pyproject.toml", "/assets/../../api/app.py"):
         assert "fastapi" not in client.get(path).text.lower()
+
+
+def test_a_book_of_an_earlier_version_is_brought_up_to_date_with_all_it_holds(tmp_path: Path) -> None:
+    path = tmp_path / "old.db"
+    old = create_engine(f"sqlite:///{path}")
+    migrate(old, "0001")
+    with old.begin() as connection:
+        for table, fields, more in (
+            ("water", {"id": "mere", "name": "Wend Mere"}, {}),
+            ("swim", {"id": "gap", "water_id": "mere", "name": "Reed gap", "depth_m": 1.9}, {"water_id": "mere"}),
+        ):
+            row = {"id": fields["id"], "version": 3, "fields": json.dumps(fields), "updated_at": "2026-01-02", **more}
+            names = ", ".join(row)
+            connection.execute(text(f"INSERT INTO {table} ({names}) VALUES ({', '.join(f':{n}' for n in row)})"), row)
+    old.dispose()
+    engine = open_database(path)
+    with TestClient(make_app(engine)) as client:
+        assert client.get("/api/swims/gap").json()["version"] == 3
+        survey = client.get("/api/surveys/gap").json()
+        kept = client.put("/api/surveys/gap", json={"version": survey["version"], "fields": survey["fields"]})
+        assert kept.json()["version"] == 1
+    engine.dispose()
