@@ -112,6 +112,22 @@ def test_a_sounding_is_corrected_by_mouse_by_keys_and_undone(water: Page) -> Non
     expect(handle).to_have_count(1)
 
 
+def test_the_tab_key_passes_the_drawing_and_reaches_the_casts(water: Page) -> None:
+    first = water.get_by_role("slider", name="Sounding at 2.0 m")
+    readings = water.get_by_role("list", name="Readings").get_by_role("listitem")
+    expect(readings).to_have_count(4)
+    first.focus()
+    for _ in range(12):
+        water.keyboard.press("Tab")
+        if water.evaluate("document.activeElement.innerText").strip() == "tip as wanted":
+            break
+    water.keyboard.press("Enter")
+    expect(readings).to_have_count(5)
+    first.focus()
+    water.keyboard.press("Enter")
+    expect(water.get_by_test_id("one-sounding")).to_be_visible()
+
+
 def test_where_to_fish_moves_the_rig_and_the_book_takes_the_depth(water: Page) -> None:
     bead(water, "Depths")
     expect(water.get_by_role("list", name="Where to fish")).to_contain_text("foot of the shelf")

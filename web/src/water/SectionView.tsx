@@ -16,7 +16,7 @@ type Props = {
   rig: Rig | null;
   state: SurveyState;
   selected: string | null;
-  onSelect: (id: string | null) => void;
+  onSelect: (id: string | null, open?: boolean) => void;
   units: Units;
   waiting: boolean;
 };

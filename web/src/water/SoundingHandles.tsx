@@ -11,7 +11,8 @@ type Props = {
   frame: Frame;
   state: SurveyState;
   selected: string | null;
-  onSelect: (id: string | null) => void;
+  /** `open` brings up its figures; passing by with the Tab key does not. */
+  onSelect: (id: string | null, open?: boolean) => void;
   units: Units;
 };
 
@@ -76,7 +77,7 @@ function useGrips(props: Props): Grips {
         if (e.button !== 0) return;
         const { frame, level, onSelect } = latest.current;
         e.currentTarget.setPointerCapture(e.pointerId);
-        onSelect(s.id);
+        onSelect(s.id, true);
         grip.current = { id: s.id, offset: frame.y(drawnDepth(s, level)) - e.clientY, began: false, y0: e.clientY };
       },
       move: (s, e) => {
@@ -99,7 +100,8 @@ function useGrips(props: Props): Grips {
         const now = acts.now();
         const depth = now.soundings.find((x) => x.id === s.id)?.depth_m ?? s.depth_m;
         const along = { ArrowLeft: -1, ArrowRight: 1 }[e.key];
-        if (along) {
+        if (e.key === "Enter") latest.current.onSelect(s.id, true);
+        else if (along) {
           const order = inOrder(latest.current.soundings);
           const next = order[order.findIndex((x) => x.id === s.id) + along];
           if (next) document.getElementById(`sounding-${next.id}`)?.focus();

@@ -71,9 +71,9 @@ export function Water({ kept, draft, rig, catalogue, box, onReload }: Props) {
     return () => window.removeEventListener("keydown", onKey);
   }, [state.acts]);
 
-  const choose = useCallback((id: string | null) => {
+  const choose = useCallback((id: string | null, open = false) => {
     setSelected(id);
-    if (id !== null) setPanel((p) => (p === "plumb" || p === "depths" ? "depths" : p));
+    if (open) setPanel((p) => (p === "plumb" ? "depths" : p));
   }, []);
 
   const refusal = answer.refusal && answer.refusal.status !== 0 ? answer.refusal : null;
