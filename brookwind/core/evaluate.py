@@ -2,20 +2,22 @@
 
 from __future__ import annotations
 
+from math import cos
 from typing import Literal
 
 from brookwind.core.balance.ledger import Entry, ledger
 from brookwind.core.balance.settle import Settled, settle
+from brookwind.core.balance.tip_range import TipRange, tip_range
 from brookwind.core.depth.stop import StopSetting, stop_setting
 from brookwind.core.errors import OutOfRange, Problem
 from brookwind.core.findings import Finding, find
+from brookwind.core.floats.attitude import least_cocking_load_n
 from brookwind.core.floats.immersion import (
     immersion_at_load_m,
     load_at_immersion_n,
     sinking_load_n,
     tip_per_newton_m,
 )
-from brookwind.core.floats.standing import least_standing_load_n
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, sphere_diameter_m, submerged_weight_n
 from brookwind.core.handles import Handle, handles
@@ -41,6 +43,11 @@ class FloatAnswer(Frozen):
     status: Literal["stands", "lies", "sinks"]
     immersion_m: float
     tip_m: float
+    tip_range: TipRange | None
+    """Where the tip will be found nine times in ten; None unless it stands."""
+    lean_rad: float
+    base_m: float
+    """Depth of the float's foot below the surface. [m]"""
     tip_per_10_mg_m: float
     length_m: float
     tip_foot_m: float
@@ -50,6 +57,9 @@ class FloatAnswer(Frozen):
     """(height above the base, radius). [m]"""
     own_mass_kg: float
     capacity_kg: float
+    """Load at the design waterline, fresh water, as it is filled now. [kg]"""
+    tested: bool
+    """The capacity comes from a tube test."""
     guessed: tuple[str, ...]
     carried_kg: float
     wanted_kg: float | None
@@ -57,7 +67,8 @@ class FloatAnswer(Frozen):
     gate_kg: tuple[float, float] | None
     """Loads at the wanted tip a millimetre longer and shorter. [kg]"""
     sinking_kg: float
-    least_standing_kg: float
+    least_standing_kg: float | None
+    """Least load at which it stands up by itself; None when it never does. [kg]"""
     ghosts: tuple[Waterline, ...]
 
 
@@ -133,11 +144,15 @@ def _float(rig: Rig, s: Settled) -> FloatAnswer:
 
     wanted = rig.aim.tip_m
     possible = wanted <= body.length_m
+    cocks = least_cocking_load_n(body, water)
     ten_mg = submerged_weight_n(1e-5, LEAD_KG_M3, water)
     return FloatAnswer(
         status=s.status,
         immersion_m=s.immersion_m,
         tip_m=s.tip_m,
+        tip_range=tip_range(s, rig.float_piece.spec) if s.status == "stands" else None,
+        lean_rad=s.lean_rad,
+        base_m=s.attachment_m + s.hanging.stop_above_m + body.setting_from_m * cos(s.lean_rad),
         tip_per_10_mg_m=ten_mg * tip_per_newton_m(body, s.immersion_m, water),
         length_m=body.length_m,
         tip_foot_m=body.tip_foot_m,
@@ -146,6 +161,7 @@ def _float(rig: Rig, s: Settled) -> FloatAnswer:
         outline=body.profile.points,
         own_mass_kg=body.mass_kg,
         capacity_kg=body.capacity_kg,
+        tested=body.tested,
         guessed=body.guessed,
         carried_kg=lead_mass_kg(s.pull_n, water),
         wanted_kg=lead_at_tip(wanted) if possible else None,
@@ -153,7 +169,7 @@ def _float(rig: Rig, s: Settled) -> FloatAnswer:
         if possible
         else None,
         sinking_kg=lead_mass_kg(sinking_load_n(body, water), water),
-        least_standing_kg=lead_mass_kg(least_standing_load_n(body, water), water),
+        least_standing_kg=None if cocks is None else lead_mass_kg(cocks, water),
         ghosts=_ghosts(s),
     )
 

@@ -8,6 +8,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import dataclass
+from math import degrees
 from typing import Literal
 
 from pydantic import Field
@@ -16,8 +17,8 @@ from brookwind.core.balance.settle import Settled
 from brookwind.core.depth.stop import StopSetting
 from brookwind.core.errors import Problem
 from brookwind.core.figures import Figure
+from brookwind.core.floats.attitude import least_cocking_load_n
 from brookwind.core.floats.immersion import load_at_immersion_n, sinking_load_n
-from brookwind.core.floats.standing import least_standing_load_n
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.rig.components import Shot
@@ -84,14 +85,22 @@ def find_lying(case: Case) -> Finding | None:
     s = case.settled
     if s.status != "lies":
         return None
-    least = least_standing_load_n(s.body, s.water_kg_m3)
+    least = least_cocking_load_n(s.body, s.water_kg_m3)
+    lean = f"The float lies over, {degrees(s.lean_rad):.0f}° from upright: it carries {{now}}"
+    if least is None:
+        says, figures = f"{lean} and does not stand under any load.", {"now": _lead(case, s.pull_n)}
+    else:
+        says, figures = (
+            f"{lean} and stands from about {{least}}.",
+            {"now": _lead(case, s.pull_n), "least": _lead(case, least)},
+        )
     return Finding(
         id="lies",
         station="load",
         severity="refuse",
-        says="The float lies over: it carries {now} and stands from about {least}.",
-        remedy="Add shot, or balance from the box.",
-        figures={"now": _lead(case, s.pull_n), "least": _lead(case, least)},
+        says=says,
+        remedy="Take another float, or check its measures." if least is None else "Add shot, or balance from the box.",
+        figures=figures,
     )
 
 
@@ -123,7 +132,7 @@ def find_tip_too_long(case: Case) -> Finding | None:
 
     case: the rig at rest.
     """
-    longest = case.settled.body.dimensions.tip_length_m
+    longest = case.settled.body.longest_tip_m
     if case.rig.aim.tip_m <= longest + 1e-9:
         return None
     return Finding(
@@ -218,22 +227,27 @@ def find_shot_on_bed(case: Case) -> Finding | None:
 
 
 def find_label_differs(case: Case) -> Finding | None:
-    """The measures of the float contradict its label.
+    """The measures of the float, or its tube test, contradict its label.
 
     case: the rig at rest.
     """
     body, spec = case.settled.body, case.rig.float_piece.spec
-    if abs(body.capacity_kg - spec.capacity_kg) <= 0.05 * spec.capacity_kg:
+    if spec.capacity_kg is None or abs(body.rated_kg - spec.capacity_kg) <= 0.05 * spec.capacity_kg:
         return None
+    by, remedy = (
+        ("the tube test found", "Brookwind goes by the test.")
+        if body.tested
+        else ("its measures say", "Brookwind goes by the measures. Check them, or leave its mass out.")
+    )
     return Finding(
         id="label-differs",
         station="float",
         severity="note",
-        says="The label says {label}, its measures say {measured}.",
-        remedy="Brookwind goes by the measures. Check them, or leave its mass out.",
+        says=f"The label says {{label}}, {by} {{measured}}.",
+        remedy=remedy,
         figures={
             "label": Figure(value=spec.capacity_kg, quantity="load"),
-            "measured": Figure(value=body.capacity_kg, quantity="load"),
+            "measured": Figure(value=body.rated_kg, quantity="load"),
         },
     )
 

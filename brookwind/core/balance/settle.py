@@ -8,6 +8,7 @@ from typing import Literal
 
 from brookwind.core.balance.hang import Hanging, Laid, hanging, lay_out
 from brookwind.core.errors import BrookwindError
+from brookwind.core.floats.attitude import Attitude, Pull, attitude
 from brookwind.core.floats.body import FloatBody, float_body
 from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n
 from brookwind.core.floats.standing import righting_stiffness_n_m
@@ -23,7 +24,11 @@ class Settled:
 
     status: Literal["stands", "lies", "sinks"]
     immersion_m: float
+    """Height of the waterline above the base; of a float that lies, as if it stood. [m]"""
     tip_m: float
+    """Length of float above the water; of one that lies, of its axis. [m]"""
+    lean_rad: float
+    """Lean from upright. [rad]"""
     pull_n: float
     """What the float carries; under water, what hangs on it. [N]"""
     touching_n: float
@@ -75,13 +80,34 @@ def settle(rig: Rig) -> Settled:
     if z is None:
         length = body.length_m
         laid = laid_at(length)
-        return Settled("sinks", length, 0.0, laid.pull_n, 0.0, _attach(body, hung, length), laid, hung, body, water)
+        return Settled(
+            "sinks", length, 0.0, 0.0, laid.pull_n, 0.0, _attach(body, hung, length), laid, hung, body, water
+        )
     laid = laid_at(z)
     carried = load_at_immersion_n(body, z, water)
-    status: Literal["stands", "lies"] = "stands" if righting_stiffness_n_m(body, z, water) > 0.0 else "lies"
+    at, tip, lean = _attach(body, hung, z), body.length_m - z, 0.0
+    status: Literal["stands", "lies"] = "stands"
+    if righting_stiffness_n_m(body, z, water) <= 0.0:
+        # Lying down it lets the line hang from elsewhere, which changes what hangs by a hair: put in a few times.
+        for _ in range(4):
+            rest = _lying(body, carried, water)
+            at = rest.depth_of_m(body.setting_from_m) - hung.stop_above_m
+            laid = lay_out(hung, at, depth)
+            settled = laid.on_bed or abs(laid.pull_n - carried) < 1e-12
+            if settled:
+                break
+            carried = laid.pull_n
+        z = immersion_at_load_m(body, carried, water) or 0.0
+        lean, tip = rest.lean_rad, rest.tip_m
+        status = "stands" if rest.stands else "lies"
     touching = carried - laid.pull_n if laid.on_bed else 0.0
-    tip = body.length_m - z
-    return Settled(status, z, tip, carried, touching, _attach(body, hung, z), laid, hung, body, water)
+    return Settled(status, z, tip, lean, carried, touching, at, laid, hung, body, water)
+
+
+def _lying(body: FloatBody, carried_n: float, water: float) -> Attitude:
+    rest = attitude(body, Pull(max(0.0, carried_n)), water)
+    assert rest is not None, "a float that has a waterline is not under"
+    return rest
 
 
 def _attach(body: FloatBody, hung: Hanging, z: float) -> float:

@@ -44,7 +44,7 @@ class Target:
     @property
     def hopeless_m(self) -> float:
         """An error this large means the float shows more than its whole tip. [m]"""
-        return self.body.dimensions.tip_length_m - self.tip_m
+        return self.body.longest_tip_m - self.tip_m
 
     def error_m(self, pull_n: float) -> float:
         """How far the tip is from the wanted one under a pull, 0 or more. [m]
@@ -66,7 +66,7 @@ def target_for(rig: Rig) -> Target:
     Raises: OutOfRange when the wanted tip is longer than the float's tip, or the float cannot be.
     """
     settled = settle(rig)
-    tip = settled.body.dimensions.tip_length_m
+    tip = settled.body.longest_tip_m
     if rig.aim.tip_m > tip + 1e-9:
         raise OutOfRange.one(
             "tip-longer-than-tip",

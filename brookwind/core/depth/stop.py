@@ -144,7 +144,7 @@ def stop_setting(rig: Rig, settled: Settled | None = None) -> StopSetting:
     Raises: OutOfRange when the water is too shallow for this float or aim.
     """
     now = settled or settle(rig)
-    tip = min(rig.aim.tip_m, now.body.dimensions.tip_length_m)
+    tip = min(rig.aim.tip_m, now.body.longest_tip_m)
     immersion = now.immersion_m if now.status == "stands" else now.body.length_m - tip
     wanted = setting_for(rig, now.body, immersion, now.water_kg_m3)
     for _ in range(8):

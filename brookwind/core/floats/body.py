@@ -5,27 +5,26 @@ from __future__ import annotations
 from dataclasses import dataclass
 from functools import lru_cache
 
-from brookwind.core.errors import NotUnderstood, OutOfRange
+from brookwind.core.errors import BrookwindError, NotUnderstood, OutOfRange
+from brookwind.core.figures import tip as short
+from brookwind.core.floats.kind import FloatType
+from brookwind.core.floats.outline import (
+    FEED_KG_M3,
+    Dimensions,
+    calibrated,
+    dimensions,
+    materials_of,
+    measured_dimensions,
+    outline_of,
+)
 from brookwind.core.floats.profile import Profile
 from brookwind.core.floats.spec import FloatSpec
-from brookwind.core.floats.types import FLOAT_TYPE, FloatType
+from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.gravity import LABEL_WATER_KG_M3, LEAD_KG_M3
+from brookwind.core.roots import crossing
 
-_SLICES = 24
-_WIDEST_M = 0.2
 _LEAD_NET = 1.0 - LABEL_WATER_KG_M3 / LEAD_KG_M3
-
-
-@dataclass(frozen=True)
-class Dimensions:
-    """The lengths and diameters of stem, body and tip. [m]"""
-
-    stem_length_m: float
-    stem_diameter_m: float
-    body_length_m: float
-    body_diameter_m: float
-    tip_length_m: float
-    tip_diameter_m: float
+_MEASURES = ("own_mass_kg", *Dimensions.__annotations__)
 
 
 @dataclass(frozen=True, eq=False)
@@ -36,15 +35,20 @@ class FloatBody:
     dimensions: Dimensions
     profile: Profile
     mass_kg: float
-    """Own mass with the built-in load. [kg]"""
+    """Own mass with built-in load, ballast and feed. [kg]"""
     centre_of_mass_m: float
     """Height above the base. [m]"""
     setting_from_m: float
     """Height above the base of the point the setting is measured to. [m]"""
     design_tip_m: float
     capacity_kg: float
-    """Lead shot to be added, fresh water, design waterline; from the measures when they say all. [kg]"""
+    """Lead shot to be added, fresh water, design waterline, as it is now filled. Below 0 it sits lower by itself. [kg]"""
+    rated_kg: float
+    """The same with ballast and feed out: what a label means. [kg]"""
+    built_in_kg: float
     guessed: tuple[str, ...]
+    tested: bool
+    """Volume and mass come from a tube test."""
 
     @property
     def length_m(self) -> float:
@@ -56,14 +60,20 @@ class FloatBody:
         """Height above the base at which the tip begins. [m]"""
         return self.length_m - self.dimensions.tip_length_m
 
+    @property
+    def longest_tip_m(self) -> float:
+        """The most that can sensibly be wanted to show: its tip, or for a float without one nearly all of it. [m]"""
+        return self.dimensions.tip_length_m or 0.95 * self.length_m
 
-@lru_cache(maxsize=1024)
+
+@lru_cache(maxsize=2048)
 def float_body(spec: FloatSpec) -> FloatBody:
     """Build the body of a float.
 
     Lengths not given follow the type's proportions with the cube root of capacity. Then one unknown is solved so that
-    the float carries its capacity at the design waterline in fresh water: the body's diameter or, when that is given,
-    the own mass. When both are given the measures decide and the capacity follows from them.
+    the float carries its capacity at the design waterline in fresh water: the body's diameter or, when that or the
+    whole outline is given, the own mass. When both are given, or a tube test was made, these decide and the capacity
+    follows from them. Ballast, feed and the built-in load are added last.
 
     spec: the float as entered.
     Raises: NotUnderstood for an unknown type; OutOfRange when no float can have those measures.
@@ -74,114 +84,121 @@ def float_body(spec: FloatSpec) -> FloatBody:
         raise NotUnderstood.one(
             "float-type", f"There is no float type {spec.type!r}.", f"Types are {', '.join(FLOAT_TYPE)}.", ("type",)
         )
-    diameter = spec.body_diameter_m or _solve_diameter(spec, kind)
-    dims = _dimensions(spec, kind, diameter)
-    profile = _outline(dims, kind)
-    own = spec.own_mass_kg or _own_mass(spec, kind, profile, dims)
-    mass = own + spec.built_in_kg
+    _check_fits_type(spec, kind)
+    built_in = _said_built_in(spec, kind)
+    dims, profile = _measured(spec, kind) if spec.profile else _proportioned(spec, kind, built_in)
+    design_tip = design_tip_m(kind, dims, profile.height_m)
+    bare = materials_of(spec, kind, dims, profile)
+    own, built_in = _masses(spec, kind, bare.mass_kg, built_in, _displaced(profile, design_tip))
+    dry = own + built_in
+    if spec.calibration:
+        profile = calibrated(profile, dims.shoulder_m, spec.calibration)
+        dry = spec.calibration.mass_kg
+    displaced = _displaced(profile, design_tip)
+    rated = (displaced - dry) / _LEAD_NET
+    if rated <= 0.0:
+        raise _too_heavy(dry, displaced)
+    feed = (kind.feed_kg * _grow_of(spec, kind) ** 3 if spec.feed_kg is None else spec.feed_kg) * spec.feed
+    water = spec.ballast * kind.chamber * profile.volume_m3 * LABEL_WATER_KG_M3
+    load_at = kind.load_at * dims.shoulder_m
+    middle = dims.stem_length_m + 0.5 * dims.body_length_m
+    moment = (dry - built_in) * bare.centre_m + built_in * load_at + feed * 0.5 * dims.stem_length_m + water * middle
+    if feed > 0.0:
+        # Feed round the stem takes room as well as weight.
+        profile = outline_of(dims, kind, feed / FEED_KG_M3)
+    mass = dry + feed + water
     _check_floats(profile, mass)
-    design_tip = _design_tip(kind, dims)
-    displaced = LABEL_WATER_KG_M3 * profile.volume_below_m3(profile.height_m - design_tip)
-    capacity = (displaced - mass) / _LEAD_NET
-    if capacity <= 0.0:
-        raise _too_heavy(mass, displaced)
     return FloatBody(
         type=kind,
         dimensions=dims,
         profile=profile,
         mass_kg=mass,
-        centre_of_mass_m=_centre_of_mass(profile, dims, kind, own, spec.built_in_kg),
-        setting_from_m=_setting_from(kind, dims, profile),
+        centre_of_mass_m=moment / mass,
+        setting_from_m={"base": 0.0, "eye": dims.shoulder_m, "top": profile.height_m}[kind.setting_from],
         design_tip_m=design_tip,
-        capacity_kg=capacity,
-        guessed=tuple(n for n in ("own_mass_kg", *Dimensions.__annotations__) if getattr(spec, n) is None),
+        capacity_kg=(_displaced(profile, design_tip) - mass) / _LEAD_NET,
+        rated_kg=rated,
+        built_in_kg=built_in,
+        guessed=_guessed(spec),
+        tested=spec.calibration is not None,
     )
 
 
-def _dimensions(spec: FloatSpec, kind: FloatType, body_diameter: float) -> Dimensions:
-    grow = ((spec.capacity_kg + spec.built_in_kg) / kind.at_kg) ** (1.0 / 3.0)
-    return Dimensions(
-        stem_length_m=spec.stem_length_m or kind.stem_length_m * grow,
-        stem_diameter_m=spec.stem_diameter_m or min(kind.stem_diameter_m, body_diameter),
-        body_length_m=spec.body_length_m or kind.body_length_m * grow,
-        body_diameter_m=body_diameter,
-        tip_length_m=spec.tip_length_m or kind.tip_length_m,
-        tip_diameter_m=spec.tip_diameter_m or min(kind.tip_diameter_m or body_diameter, body_diameter),
-    )
+def design_tip_m(kind: FloatType, dims: Dimensions, height_m: float) -> float:
+    """What shows at the design waterline. [m]
 
-
-def _outline(dims: Dimensions, kind: FloatType) -> Profile:
-    stem, tip, wide = dims.stem_diameter_m / 2.0, dims.tip_diameter_m / 2.0, dims.body_diameter_m / 2.0
-    foot, shoulder = dims.stem_length_m, dims.stem_length_m + dims.body_length_m
-    points = [(0.0, stem), (foot, stem)]
-    for i in range(_SLICES + 1):
-        t = i / _SLICES
-        end = stem + (tip - stem) * t
-        points.append((foot + (shoulder - foot) * t, end + (wide - end) * kind.shape(t)))
-    return Profile([*points, (shoulder, tip), (shoulder + dims.tip_length_m, tip)])
-
-
-def _parts(profile: Profile, dims: Dimensions, kind: FloatType) -> list[tuple[float, float, float]]:
-    """(density, volume, moment) of stem, body and tip."""
-    cuts = (0.0, dims.stem_length_m, dims.stem_length_m + dims.body_length_m, profile.height_m)
-    v = [profile.volume_below_m3(z) for z in cuts]
-    m = [profile.moment_below_m4(z) for z in cuts]
-    densities = (kind.stem_kg_m3, kind.body_kg_m3, kind.tip_kg_m3)
-    return [(densities[i], v[i + 1] - v[i], m[i + 1] - m[i]) for i in range(3)]
-
-
-def _material_mass(profile: Profile, dims: Dimensions, kind: FloatType) -> float:
-    return sum(density * volume for density, volume, _ in _parts(profile, dims, kind))
-
-
-def _centre_of_mass(profile: Profile, dims: Dimensions, kind: FloatType, own: float, built_in: float) -> float:
-    parts = _parts(profile, dims, kind)
-    centre = sum(d * m for d, _, m in parts) / sum(d * v for d, v, _ in parts)
-    # A built-in load sits in the foot, taken as half way up the stem.
-    return (own * centre + built_in * 0.5 * dims.stem_length_m) / (own + built_in)
-
-
-def _design_tip(kind: FloatType, dims: Dimensions) -> float:
+    kind: the float's type.
+    dims: its measures.
+    height_m: its whole length. [m]
+    """
+    if kind.design_out is not None:
+        return kind.design_out * height_m
     return min(kind.design_tip_m, 0.8 * dims.tip_length_m)
 
 
-def _setting_from(kind: FloatType, dims: Dimensions, profile: Profile) -> float:
-    return {"base": 0.0, "eye": dims.stem_length_m + dims.body_length_m, "top": profile.height_m}[kind.setting_from]
+def _displaced(profile: Profile, design_tip: float) -> float:
+    return LABEL_WATER_KG_M3 * profile.volume_below_m3(profile.height_m - design_tip)
 
 
-def _surplus_kg(spec: FloatSpec, kind: FloatType, diameter: float) -> float:
-    """By how much a float this wide carries more than its label says, at the design waterline. [kg]"""
-    dims = _dimensions(spec, kind, diameter)
-    profile = _outline(dims, kind)
-    own = spec.own_mass_kg or _material_mass(profile, dims, kind)
-    displaced = LABEL_WATER_KG_M3 * profile.volume_below_m3(profile.height_m - _design_tip(kind, dims))
-    return displaced - own - spec.built_in_kg - spec.capacity_kg * _LEAD_NET
+def _said_built_in(spec: FloatSpec, kind: FloatType) -> float | None:
+    """Built-in load as said, or the type's usual share beside the capacity; None when neither is known. [kg]"""
+    if spec.built_in_kg is not None:
+        return spec.built_in_kg
+    if not kind.built_in_share:
+        return 0.0
+    return None if spec.capacity_kg is None else spec.capacity_kg * _usual_built_in(kind)
 
 
-def _solve_diameter(spec: FloatSpec, kind: FloatType) -> float:
-    low = max(spec.stem_diameter_m or 0.0, spec.tip_diameter_m or 0.0, 0.0003)
-    high = _WIDEST_M
-    if _surplus_kg(spec, kind, low) > 0.0:
-        raise OutOfRange.one(
-            "float-too-thick",
-            f"A {kind.name} of these measures carries more than {spec.capacity_kg * 1000:g} g before it has a body.",
-            "Enter a thinner stem or tip, a shorter float, or a larger capacity.",
-            ("capacity_kg",),
-        )
-    if _surplus_kg(spec, kind, high) < 0.0:
-        raise _too_heavy(spec.built_in_kg + (spec.own_mass_kg or 0.0), 0.0)
-    while high - low > 1e-12:
-        middle = 0.5 * (low + high)
-        low, high = (middle, high) if _surplus_kg(spec, kind, middle) < 0.0 else (low, middle)
-    return 0.5 * (low + high)
+def _usual_built_in(kind: FloatType) -> float:
+    """Usual built-in load over the load to add."""
+    return kind.built_in_share / (1.0 - kind.built_in_share)
 
 
-def _own_mass(spec: FloatSpec, kind: FloatType, profile: Profile, dims: Dimensions) -> float:
-    if spec.body_diameter_m is None:
-        return _material_mass(profile, dims, kind)
-    displaced = LABEL_WATER_KG_M3 * profile.volume_below_m3(profile.height_m - _design_tip(kind, dims))
-    own = displaced - spec.built_in_kg - spec.capacity_kg * _LEAD_NET
-    if own <= 0.0:
+def _grow_of(spec: FloatSpec, kind: FloatType) -> float:
+    """Lengths of this float over the type's own."""
+    usual = kind.at_kg * (1.0 + _usual_built_in(kind))
+    if spec.capacity_kg is not None:
+        built_in = _said_built_in(spec, kind)
+        return float(((spec.capacity_kg + (built_in or 0.0)) / usual) ** (1.0 / 3.0))
+    if spec.body_diameter_m is not None:
+        typical = float_body(FloatSpec(type=kind.id, capacity_kg=kind.at_kg))
+        return spec.body_diameter_m / typical.dimensions.body_diameter_m
+    return 1.0
+
+
+def _proportioned(spec: FloatSpec, kind: FloatType, built_in: float | None) -> tuple[Dimensions, Profile]:
+    grow = _grow_of(spec, kind)
+    diameter = spec.body_diameter_m or _solve_diameter(spec, kind, grow, built_in or 0.0)
+    dims = dimensions(spec, kind, diameter, grow)
+    return dims, outline_of(dims, kind)
+
+
+def _measured(spec: FloatSpec, kind: FloatType) -> tuple[Dimensions, Profile]:
+    assert spec.profile is not None
+    try:
+        profile = Profile([(z, d / 2.0) for z, d in spec.profile])
+    except BrookwindError as error:
+        raise error.under("profile") from error
+    return measured_dimensions(spec, kind, profile), profile
+
+
+def _masses(
+    spec: FloatSpec, kind: FloatType, by_material: float, built_in: float | None, displaced: float
+) -> tuple[float, float]:
+    """Own mass and built-in load. [kg]"""
+    said = spec.own_mass_kg
+    if built_in is None:
+        # Neither label nor load is known: the spare buoyancy is shared as the type usually shares it.
+        own = said or by_material
+        share = _usual_built_in(kind)
+        return own, max(0.0, share * (displaced - own) / (_LEAD_NET + share))
+    if said is not None:
+        return said, built_in
+    sized = spec.body_diameter_m is not None or spec.profile is not None
+    if not sized or spec.capacity_kg is None:
+        return by_material, built_in
+    own = displaced - built_in - spec.capacity_kg * _LEAD_NET
+    if own <= 0.0 and spec.calibration is None:
         raise OutOfRange.one(
             "float-too-small",
             f"A float of these measures displaces {displaced * 1000:.2f} g of water at its waterline: "
@@ -189,7 +206,79 @@ def _own_mass(spec: FloatSpec, kind: FloatType, profile: Profile, dims: Dimensio
             "Check the diameter and lengths, or leave the diameter out and it is worked out from the label.",
             ("body_diameter_m",),
         )
-    return own
+    return max(own, 1e-9), built_in
+
+
+def _surplus_kg(spec: FloatSpec, kind: FloatType, grow: float, built_in: float, diameter: float) -> float:
+    """By how much a float this wide carries more than its label says, at the design waterline. [kg]"""
+    dims = dimensions(spec, kind, diameter, grow)
+    profile = outline_of(dims, kind)
+    own = spec.own_mass_kg or materials_of(spec, kind, dims, profile).mass_kg
+    assert spec.capacity_kg is not None
+    return (
+        _displaced(profile, design_tip_m(kind, dims, profile.height_m)) - own - built_in - spec.capacity_kg * _LEAD_NET
+    )
+
+
+def _solve_diameter(spec: FloatSpec, kind: FloatType, grow: float, built_in: float) -> float:
+    def surplus(diameter: float) -> float:
+        return _surplus_kg(spec, kind, grow, built_in, diameter)
+
+    assert spec.capacity_kg is not None
+    low = max(spec.stem_diameter_m or 0.0, spec.tip_diameter_m or 0.0, 0.0003)
+    if surplus(low) > 0.0:
+        raise OutOfRange.one(
+            "float-too-thick",
+            f"A {kind.name} of these measures carries more than {spec.capacity_kg * 1000:g} g before it has a body.",
+            "Enter a thinner stem or tip, a shorter float, or a larger capacity.",
+            ("capacity_kg",),
+        )
+    if surplus(kind.widest_m) < 0.0:
+        raise OutOfRange.one(
+            "float-too-heavy",
+            f"No {kind.name} up to {kind.widest_m * 100:g} cm thick carries {spec.capacity_kg * 1000:g} g "
+            "besides its own weight.",
+            "Check its label, own mass, built-in load and measures.",
+            ("capacity_kg",),
+        )
+    return crossing(surplus, low, kind.widest_m, 1e-12)
+
+
+def _guessed(spec: FloatSpec) -> tuple[str, ...]:
+    """What is still guessed; an outline leaves only the mass, a tube test leaves the lengths."""
+    names = [n for n in _MEASURES if getattr(spec, n) is None]
+    if spec.profile:
+        names = [n for n in names if n == "own_mass_kg"]
+    if spec.calibration:
+        names = [n for n in names if n not in {"own_mass_kg", "body_diameter_m"}]
+    return tuple(names)
+
+
+def _check_fits_type(spec: FloatSpec, kind: FloatType) -> None:
+    if spec.ballast and not kind.chamber:
+        raise OutOfRange.one(
+            "no-chamber",
+            f"A {kind.name} has no chamber to fill.",
+            "Leave the ballast at 0, or take a bubble float.",
+            ("ballast",),
+        )
+    if spec.feed_kg and not kind.feed_kg:
+        raise OutOfRange.one(
+            "no-frame",
+            f"A {kind.name} has no frame for feed.",
+            "Leave the feed out, or take a feeder float.",
+            ("feed_kg",),
+        )
+    for name in ("stem_diameter_m", "body_diameter_m", "tip_diameter_m"):
+        diameter = getattr(spec, name)
+        if diameter is not None and diameter > kind.widest_m:
+            raise OutOfRange.one(
+                "float-too-wide",
+                f"A {kind.name} {{given}} across is no float.",
+                "Enter at most {most}; check the unit.",
+                (name,),
+                {"given": short(diameter), "most": short(kind.widest_m)},
+            )
 
 
 def _check_floats(profile: Profile, mass: float) -> None:
@@ -199,12 +288,10 @@ def _check_floats(profile: Profile, mass: float) -> None:
 
 
 def _too_heavy(mass: float, displaced: float) -> OutOfRange:
-    most = (
-        f"displaces only {displaced * 1000:.2f} g of water" if displaced else "cannot be made wide enough to carry that"
-    )
     return OutOfRange.one(
         "float-too-heavy",
-        f"The float weighs {mass * 1000:.2f} g but {most}: it sinks by itself.",
-        "Check its own mass, built-in load and measures.",
+        f"The float weighs {mass * 1000:.2f} g but displaces only {displaced * 1000:.2f} g of water: "
+        "it sinks by itself.",
+        "Check its own mass, built-in load, filling and measures.",
         ("own_mass_kg",),
     )

@@ -6,7 +6,7 @@ from bisect import bisect_right
 from collections.abc import Sequence
 from functools import cached_property
 from itertools import accumulate, pairwise
-from math import cbrt, pi
+from math import cbrt, pi, sqrt
 
 from brookwind.core.errors import OutOfRange
 
@@ -24,23 +24,23 @@ class Profile:
         _check_outline(self.points)
 
     @cached_property
-    def _pieces(self) -> tuple[tuple[float, float, float, float], ...]:
-        # (base height, height, lower radius, slope), steps left out: they enclose nothing.
+    def frustums(self) -> tuple[tuple[float, float, float, float], ...]:
+        """Base height, height, lower radius and slope of each frustum; steps are left out, they enclose nothing."""
         return tuple(
             (z0, z1 - z0, r0, (r1 - r0) / (z1 - z0)) for (z0, r0), (z1, r1) in pairwise(self.points) if z1 > z0
         )
 
     @cached_property
     def _bases(self) -> tuple[float, ...]:
-        return tuple(z0 for z0, _, _, _ in self._pieces)
+        return tuple(z0 for z0, _, _, _ in self.frustums)
 
     @cached_property
     def _volumes(self) -> tuple[float, ...]:
-        return tuple(accumulate((_volume(r0, s, h) for _, h, r0, s in self._pieces), initial=0.0))
+        return tuple(accumulate((_volume(r0, s, h) for _, h, r0, s in self.frustums), initial=0.0))
 
     @cached_property
     def _moments(self) -> tuple[float, ...]:
-        return tuple(accumulate((_moment(z0, r0, s, h) for z0, h, r0, s in self._pieces), initial=0.0))
+        return tuple(accumulate((_moment(z0, r0, s, h) for z0, h, r0, s in self.frustums), initial=0.0))
 
     @property
     def height_m(self) -> float:
@@ -52,9 +52,14 @@ class Profile:
         """Volume of the whole body. [m3]"""
         return self._volumes[-1]
 
+    @property
+    def surface_m2(self) -> float:
+        """Area of the outline turned about its axis, without flat ends. [m2]"""
+        return sum(pi * (2.0 * r0 + s * h) * h * sqrt(1.0 + s * s) for _, h, r0, s in self.frustums)
+
     def _at(self, z_m: float) -> tuple[int, float]:
         i = max(0, bisect_right(self._bases, z_m) - 1)
-        return i, min(max(z_m - self._bases[i], 0.0), self._pieces[i][1])
+        return i, min(max(z_m - self._bases[i], 0.0), self.frustums[i][1])
 
     def radius_m(self, z_m: float) -> float:
         """Radius at a height; at a step, of the part above. [m]
@@ -62,7 +67,7 @@ class Profile:
         z_m: height above the base; clamped to the body. [m]
         """
         i, x = self._at(z_m)
-        _, _, r0, slope = self._pieces[i]
+        _, _, r0, slope = self.frustums[i]
         return r0 + slope * x
 
     def volume_below_m3(self, z_m: float) -> float:
@@ -76,7 +81,7 @@ class Profile:
         15.707963
         """
         i, x = self._at(z_m)
-        _, _, r0, slope = self._pieces[i]
+        _, _, r0, slope = self.frustums[i]
         return self._volumes[i] + _volume(r0, slope, x)
 
     def moment_below_m4(self, z_m: float) -> float:
@@ -86,7 +91,7 @@ class Profile:
         Source: integral of z pi r(z)^2 with r linear in each frustum.
         """
         i, x = self._at(z_m)
-        z0, _, r0, slope = self._pieces[i]
+        z0, _, r0, slope = self.frustums[i]
         return self._moments[i] + _moment(z0, r0, slope, x)
 
     def level_for_volume_m(self, volume_m3: float) -> float:
@@ -99,8 +104,8 @@ class Profile:
         Source: inverse of the frustum volume.
         """
         volume = min(max(volume_m3, 0.0), self.volume_m3)
-        i = min(max(0, bisect_right(self._volumes, volume) - 1), len(self._pieces) - 1)
-        z0, h, r0, slope = self._pieces[i]
+        i = min(max(0, bisect_right(self._volumes, volume) - 1), len(self.frustums) - 1)
+        z0, h, r0, slope = self.frustums[i]
         return z0 + _height_for(volume - self._volumes[i], r0, slope, h)
 
 

@@ -21,7 +21,15 @@ Density = Annotated[float, Field(gt=10, le=22600)]
 LineDiameter = Annotated[float, Field(ge=0.00003, le=0.003)]
 
 ShotRole = Literal["lock", "back", "bulk", "dropper", "strung", "lift", "cushion"]
-Mount = Literal["bottom-end-fixed", "top-and-bottom-fixed", "pole-fixed", "in-line-sliding", "bottom-end-sliding"]
+Mount = Literal[
+    "bottom-end-fixed",
+    "top-and-bottom-fixed",
+    "in-line-fixed",
+    "pole-fixed",
+    "pole-sliding",
+    "in-line-sliding",
+    "bottom-end-sliding",
+]
 
 
 class Link(Frozen):

@@ -48,6 +48,26 @@ class Aim(Frozen):
         return self
 
 
+class Conditions(Frozen):
+    """What the float has to cope with: where it is fished, the wind and the current there, and the tackle."""
+
+    distance_m: float = Field(default=12.0, ge=0.5, le=200)
+    current_m_s: float = Field(default=0.0, ge=0, le=5)
+    """Speed of the surface. [m/s]"""
+    wind_m_s: float = Field(default=0.0, ge=0, le=40)
+    fetch_m: float = Field(default=50.0, ge=1, le=1e6)
+    """Open water upwind. [m]"""
+    wave_height_m: float | None = Field(default=None, ge=0, le=5)
+    """Height of the waves as seen, crest to trough; from wind and fetch when not given. [m]"""
+    wave_period_s: float | None = Field(default=None, gt=0.1, le=30)
+    dragging: bool = False
+    """Bait or weight is meant to drag over the bed."""
+    settle_s: float = Field(default=15.0, ge=1, le=300)
+    """Longest time from landing to fishing. [s]"""
+    rod_most_kg: float = Field(default=0.03, gt=0, le=0.5)
+    """The most the rod casts. [kg]"""
+
+
 class Rig(Frozen):
     """A rig: its components in threading order from rod to hook, what it aims at and the water it is tied for."""
 
@@ -59,6 +79,7 @@ class Rig(Frozen):
     pattern: str = Field(default="none", max_length=40)
     water: Water
     aim: Aim
+    conditions: Conditions = Conditions()
     components: tuple[Component, ...] = Field(min_length=2, max_length=MAX_COMPONENTS)
     notes: str = Field(default="", max_length=4000)
 

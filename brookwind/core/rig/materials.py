@@ -41,8 +41,32 @@ LINE_MATERIALS = (
     LineMaterial(id="braid", name="PE braid", density_kg_m3=970.0, lies="floats", source=_POLYMER),
 )
 
+_WOOD = "USDA Forest Products Laboratory, Wood Handbook, 2010, chapter 4"
+_CELLS = "Gibson and Ashby, Cellular Solids, 2nd ed., table 12.1"
+
+FLOAT_MATERIALS = (
+    Material(id="balsa", name="balsa", density_kg_m3=160.0, source=_WOOD),
+    Material(id="cork", name="cork", density_kg_m3=170.0, source=_CELLS),
+    Material(id="cane", name="cane", density_kg_m3=650.0, source="default"),
+    Material(id="reed", name="reed, sealed", density_kg_m3=300.0, source="default"),
+    Material(id="quill", name="peacock quill", density_kg_m3=250.0, source="default"),
+    Material(id="hardwood", name="hardwood", density_kg_m3=650.0, source=_WOOD),
+    Material(id="hollow-plastic", name="hollow plastic", density_kg_m3=250.0, source="default"),
+    Material(id="plastic", name="solid plastic", density_kg_m3=1100.0, source="default"),
+    Material(id="hollow-tip", name="hollow tip", density_kg_m3=550.0, source="default"),
+    Material(id="foam", name="closed-cell foam", density_kg_m3=120.0, source="default"),
+    Material(id="polypropylene", name="polypropylene", density_kg_m3=905.0, source=_POLYMER),
+    Material(id="glass", name="glass fibre", density_kg_m3=1900.0, source="default"),
+    Material(id="carbon", name="carbon fibre", density_kg_m3=1550.0, source="default"),
+    Material(id="wire", name="steel wire", density_kg_m3=7850.0, source=_CRC),
+    Material(id="brass", name="brass", density_kg_m3=8500.0, source=_CRC),
+    Material(id="air", name="air", density_kg_m3=1.2, source=_CRC),
+)
+"""What floats are made of, as built: the hollow ones with the air they hold. [kg/m3]"""
+
 BEAD_DENSITY_KG_M3 = 1050.0
 """Polystyrene. [kg/m3] Source: Polymer Handbook."""
 
 WEIGHT_MATERIAL = MappingProxyType({m.id: m for m in WEIGHT_MATERIALS})
+FLOAT_MATERIAL = MappingProxyType({m.id: m for m in FLOAT_MATERIALS})
 LINE_MATERIAL = MappingProxyType({m.id: m for m in LINE_MATERIALS})

@@ -36,8 +36,8 @@ def begin_spot(
     floats: of the box.
     rig: the rig tied for the swim, for salt, temperature and bait height.
     """
-    fitting = [f.spec for f in floats if f.spec.built_in_kg == 0.0 and f.spec.capacity_kg <= _TOP_AND_BOTTOM_KG]
-    spec = max(fitting, key=lambda s: s.capacity_kg, default=_FALLBACK)
+    fitting = [f.spec for f in floats if not f.spec.built_in_kg and 0.0 < _labelled_kg(f.spec) <= _TOP_AND_BOTTOM_KG]
+    spec = max(fitting, key=_labelled_kg, default=_FALLBACK)
     session, here = survey.session, picture.here
     known = here is not None and here.high_m > 0.3
     temperature, salinity = (rig.water.temperature_c, rig.water.salinity) if rig else (15.0, 0.0)
@@ -63,3 +63,7 @@ def begin_spot(
             salinity=salinity,
         ),
     )
+
+
+def _labelled_kg(spec: FloatSpec) -> float:
+    return spec.capacity_kg or 0.0

@@ -13,9 +13,9 @@ from brookwind.core.depth.plumbing.lean import float_load_n, lean_excess_m, line
 from brookwind.core.depth.plumbing.readings import Setup
 from brookwind.core.errors import OutOfRange
 from brookwind.core.figures import load
+from brookwind.core.floats.attitude import least_cocking_load_n
 from brookwind.core.floats.body import FloatBody, float_body
 from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n
-from brookwind.core.floats.standing import least_standing_load_n
 from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, submerged_weight_n
 from brookwind.core.water.density import water_density_kg_m3
 
@@ -79,7 +79,8 @@ def response(setup: Setup, setting_m: float) -> Response:
     body, water = float_body(setup.spec), water_density_kg_m3(setup.temperature_c, setup.salinity)
     carried = submerged_weight_n(setup.carried_kg, LEAD_KG_M3, water)
     _check(setup, body, carried, water)
-    least = least_standing_load_n(body, water)
+    cocks = least_cocking_load_n(body, water)
+    least = load_at_immersion_n(body, body.length_m, water) if cocks is None else cocks
     highest = _slack_tip(body, max(carried, least), water)
     tips = np.linspace(0.0, highest, _TIPS)
     pulls = np.array([max(0.0, load_at_immersion_n(body, body.length_m - t, water) - carried) for t in tips])

@@ -1,0 +1,54 @@
+"""What a float type says of its floats."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+from typing import Literal
+
+from brookwind.core.floats.shapes import Shape
+from brookwind.core.rig.components import Mount
+
+
+@dataclass(frozen=True, kw_only=True)
+class FloatType:
+    """Proportions at `at_kg` of capacity; lengths grow with the cube root of capacity. All editable defaults.
+
+    Lengths and diameters in m; `stem`, `body` and `tip` name materials of `FLOAT_MATERIALS`. `setting_from` is the
+    point of the float that the setting is measured to.
+    """
+
+    id: str
+    name: str
+    says: str
+    mounts: tuple[Mount, ...]
+    at_kg: float
+    stem_length_m: float = 0.0
+    stem_diameter_m: float = 0.0003
+    body_length_m: float
+    """0: as long as it is wide."""
+    tip_length_m: float = 0.0
+    tip_diameter_m: float | None
+    """None: as thick as the body."""
+    paint_m: float
+    design_tip_m: float = 0.0
+    design_out: float | None = None
+    """Share of its height that stands out at the design waterline, for floats without a tip."""
+    usual_tip_m: float
+    shape: Shape
+    setting_from: Literal["base", "eye", "top"]
+    stem: str
+    body: str
+    tip: str
+    shell_kg_m2: float = 0.0
+    """Mass of a thin wall by its area, for hollow bodies. [kg/m2]"""
+    built_in_share: float = 0.0
+    """Built-in load over built-in and added together, when the label says nothing of it."""
+    load_at: float = 0.25
+    """Height of the built-in load, as a share of stem and body."""
+    chamber: float = 0.0
+    """Ballast chamber over the whole volume."""
+    feed_kg: float = 0.0
+    """Feed that the frame holds at `at_kg`, damp, in air. [kg]"""
+    widest_m: float = 0.1
+    """A body wider than this is a slip of the pen. [m]"""
+    source: str = "default"
