@@ -11,65 +11,36 @@ import json
 import sys
 import threading
 from pathlib import Path
-from typing import Annotated, Any, NoReturn
+from typing import Annotated, Any
 
 import typer
-from pydantic import TypeAdapter, ValidationError
+from pydantic import ValidationError
 
 from brookwind import __version__
+from brookwind.cli_common import AsJson, RigFile, box_from, bytes_from, fail, json_from, rig_from
+from brookwind.cli_floats import float_command, window_command
 from brookwind.cli_tables import print_evaluation, print_proposal
 from brookwind.core.balance.propose import Wish, balance_rig
-from brookwind.core.balance.stock import BoxItem, LeadStock, ShotStock, Stock
-from brookwind.core.errors import BrookwindError, Infeasible, NotUnderstood
+from brookwind.core.balance.stock import stock_of
+from brookwind.core.errors import BrookwindError, NotUnderstood
 from brookwind.core.evaluate import evaluate
 from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.rig.refusals import from_validation
 
 app = typer.Typer(help="Float rigs balanced from what is in the box.", no_args_is_help=True, add_completion=False)
 
-RigFile = Annotated[str, typer.Argument(help="Rig document, or - for standard input.")]
-AsJson = Annotated[bool, typer.Option("--json", help="SI figures at full precision, as JSON.")]
-
-
-def _fail(error: BrookwindError) -> NoReturn:
-    for problem in error.problems[:20]:
-        where = ".".join(str(p) for p in problem.path)
-        typer.echo(f"{where}: {problem.sentence()}" if where else problem.sentence(), err=True)
-    raise typer.Exit(4 if isinstance(error, Infeasible) else 3)
-
-
-def _bytes_from(source: str) -> bytes:
-    try:
-        return sys.stdin.buffer.read() if source == "-" else Path(source).read_bytes()
-    except OSError as error:
-        _fail(NotUnderstood.one("file", f"{source} cannot be read: {error.strerror}.", "Name a file that is there."))
-
-
-def _json_from(source: str) -> Any:
-    try:
-        return json.loads(_bytes_from(source).decode("utf-8"))
-    except UnicodeDecodeError:
-        _fail(NotUnderstood.one("file-text", f"{source} is not UTF-8 text.", "Give a rig document as JSON."))
-    except json.JSONDecodeError as error:
-        where = f"line {error.lineno}, column {error.colno}"
-        _fail(NotUnderstood.one("json", f"{source} is not whole JSON: it breaks at {where}.", "Save the file again."))
-
-
-def _rig_from(source: str) -> Rig:
-    try:
-        return read_rig(_json_from(source))
-    except BrookwindError as error:
-        _fail(error)
+app.command("float")(float_command)
+app.command("window")(window_command)
 
 
 @app.command("evaluate")
 def evaluate_command(rig_file: RigFile, as_json: AsJson = False) -> None:
     """Bring a rig to rest in the water it is tied for and say what is so."""
-    rig = _rig_from(rig_file)
+    rig = rig_from(rig_file)
     try:
         answer = evaluate(rig)
     except BrookwindError as error:
-        _fail(error)
+        fail(error)
     if as_json:
         typer.echo(answer.model_dump_json(indent=2))
     else:
@@ -88,16 +59,16 @@ def balance_command(
     as_json: AsJson = False,
 ) -> None:
     """Choose and place the weights for the wanted tip, and set the stop."""
-    rig = _rig_from(rig_file)
+    rig = rig_from(rig_file)
     try:
         if tip_mm is not None:
             data = rig.model_dump(mode="json")
             data["aim"]["tip_m"] = tip_mm / 1000.0
             rig = read_rig(data)
         wish = Wish(pattern=pattern or _usual(rig), material=material)
-        proposal = balance_rig(rig, _stock_from(box), wish)
+        proposal = balance_rig(rig, stock_of(box_from(box)), wish)
     except BrookwindError as error:
-        _fail(error)
+        fail(error)
     if as_json:
         typer.echo(proposal.model_dump_json(indent=2))
     else:
@@ -108,28 +79,11 @@ def _usual(rig: Rig) -> str:
     return rig.pattern if rig.pattern != "none" else "bulk"
 
 
-def _stock_from(source: str | None) -> Stock:
-    if source is None:
-        from brookwind.store.database import database_path, open_database, unit_of_work
-        from brookwind.store.repositories import Box
-
-        with unit_of_work(open_database(database_path())) as session:
-            return Box(session).stock()
-    try:
-        items = TypeAdapter(list[BoxItem]).validate_python(_json_from(source))
-    except ValidationError as error:
-        raise from_validation(error) from error
-    return Stock(
-        shot=tuple(i for i in items if isinstance(i, ShotStock)),
-        leads=tuple(i for i in items if isinstance(i, LeadStock)),
-    )
-
-
 @app.command("schema")
 def schema_command(name: Annotated[str, typer.Argument(help="rig")] = "rig") -> None:
     """Print the JSON Schema of a document."""
     if name != "rig":
-        _fail(NotUnderstood.one("schema", f"There is no schema {name!r}.", "Schemas are: rig."))
+        fail(NotUnderstood.one("schema", f"There is no schema {name!r}.", "Schemas are: rig."))
     schema = {"$schema": "https://json-schema.org/draft/2020-12/schema", **Rig.model_json_schema()}
     typer.echo(json.dumps(schema, indent=2))
 
@@ -161,13 +115,13 @@ def plumb_command(
             "most_m": most_m,
             "bait_m": bait_m,
             "setup": {"spec": spec, "carried_kg": carried_g / 1000.0, "plummet_kg": plummet_g / 1000.0},
-            "readings": read_readings(_bytes_from(readings)),
+            "readings": read_readings(bytes_from(readings)),
         }
         answer = plumb(Plumbing.model_validate(fields))
     except ValidationError as error:
-        _fail(from_validation(error))
+        fail(from_validation(error))
     except BrookwindError as error:
-        _fail(error)
+        fail(error)
     if as_json:
         typer.echo(answer.model_dump_json(indent=2))
     else:
@@ -191,12 +145,12 @@ def timetable_command(
     from brookwind.core.depth.timetable import Plan, timetable
 
     try:
-        plan = Plan.model_validate(_json_from(plan_file))
+        plan = Plan.model_validate(json_from(plan_file))
         table = timetable(plan)
     except ValidationError as error:
-        _fail(from_validation(error))
+        fail(from_validation(error))
     except BrookwindError as error:
-        _fail(error)
+        fail(error)
     if calendar is not None:
         from datetime import UTC, datetime
 
@@ -233,7 +187,7 @@ def standins(
         raise typer.Exit from None
     except OSError as error:
         where = f"Port {sounder_port} or {web_port}"
-        _fail(NotUnderstood.one("port", f"{where} cannot be used: {error.strerror}.", "Choose others."))
+        fail(NotUnderstood.one("port", f"{where} cannot be used: {error.strerror}.", "Choose others."))
 
 
 @app.command()

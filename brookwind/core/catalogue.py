@@ -8,7 +8,7 @@ from brookwind.core.frozen import Frozen, Sourced
 from brookwind.core.rig.components import Mount
 from brookwind.core.rig.families import FAMILIES
 from brookwind.core.rig.gear import BAIT_KINDS, HOOK_SIZES, SPECIES, BaitKind, Species
-from brookwind.core.rig.materials import LINE_MATERIALS, WEIGHT_MATERIALS, LineMaterial, Material
+from brookwind.core.rig.materials import FLOAT_MATERIALS, LINE_MATERIALS, WEIGHT_MATERIALS, LineMaterial, Material
 from brookwind.core.rig.shot_series import MODERN, ShotSize
 from brookwind.core.water.stations import STATIONS
 from brookwind.core.water.tide import Station
@@ -35,6 +35,15 @@ class FloatTypeChoice(Choice):
 
     mounts: tuple[Mount, ...]
     usual_tip_m: float
+    chamber: bool
+    """It has a chamber for ballast water."""
+    frame: bool
+    """It has a frame for feed."""
+    sized: bool
+    """It has no label to go by: its diameter says what it carries."""
+    stem: str
+    body: str
+    tip: str
 
 
 class HookChoice(Sourced):
@@ -56,6 +65,7 @@ class Catalogue(Frozen):
     hooks: tuple[HookChoice, ...]
     lines: tuple[LineMaterial, ...]
     weights: tuple[Material, ...]
+    float_materials: tuple[Material, ...]
     shot: tuple[ShotSize, ...]
     stations: tuple[Station, ...]
     """Tide stations that ship."""
@@ -69,7 +79,20 @@ CATALOGUE = Catalogue(
         for f in FAMILIES
     ),
     float_types=tuple(
-        FloatTypeChoice(id=t.id, name=t.name, says=t.says, mounts=t.mounts, usual_tip_m=t.usual_tip_m, source=t.source)
+        FloatTypeChoice(
+            id=t.id,
+            name=t.name,
+            says=t.says,
+            mounts=t.mounts,
+            usual_tip_m=t.usual_tip_m,
+            chamber=t.chamber > 0.0,
+            frame=t.feed_kg > 0.0,
+            sized=t.widest_m > 0.2,
+            stem=t.stem,
+            body=t.body,
+            tip=t.tip,
+            source=t.source,
+        )
         for t in FLOAT_TYPES
     ),
     patterns=tuple(Choice(id=p.id, name=p.name, says=p.says, source=p.source) for p in PATTERNS),
@@ -78,6 +101,7 @@ CATALOGUE = Catalogue(
     hooks=tuple(HookChoice(size=h.size, label=h.label, mass_kg=h.mass_kg, source=h.source) for h in HOOK_SIZES),
     lines=LINE_MATERIALS,
     weights=WEIGHT_MATERIALS,
+    float_materials=FLOAT_MATERIALS,
     shot=MODERN,
     stations=STATIONS,
 )

@@ -7,13 +7,23 @@ from typing import Literal
 
 from pydantic import BaseModel, ConfigDict
 
-Quantity = Literal["depth", "line", "tip", "load"]
+Quantity = Literal["depth", "line", "tip", "load", "distance", "time", "angle", "speed", "force", "share"]
+
+NINE_IN_TEN = 1.645
+"""Standard errors to either side that hold nine cases in ten. Source: normal distribution."""
 
 _SI: Mapping[Quantity, tuple[float, int, str]] = {
     "depth": (1.0, 2, "m"),
     "line": (100.0, 1, "cm"),
     "tip": (1000.0, 1, "mm"),
     "load": (1000.0, 2, "g"),
+    "distance": (1.0, 1, "m"),
+    "time": (1.0, 1, "s"),
+    "angle": (1.0, 0, "°"),
+    "speed": (1.0, 2, "m/s"),
+    # A pull in grams, as an angler feels it: grams under standard gravity.
+    "force": (1000.0 / 9.80665, 2, "g"),
+    "share": (100.0, 0, "%"),
 }
 
 
@@ -27,7 +37,7 @@ class Figure(BaseModel):
 
     def __str__(self) -> str:
         scale, digits, unit = _SI[self.quantity]
-        return f"{self.value * scale:.{digits}f} {unit}"
+        return f"{self.value * scale:.{digits}f}{'' if unit == '°' else ' '}{unit}"
 
 
 def depth(value_m: float) -> Figure:

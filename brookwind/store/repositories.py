@@ -9,7 +9,7 @@ from pydantic import TypeAdapter
 from sqlalchemy import update
 from sqlmodel import Session, col, select
 
-from brookwind.core.balance.stock import BoxItem, FloatStock, LeadStock, ShotStock, Stock
+from brookwind.core.balance.stock import BoxItem, FloatStock, Stock, stock_of
 from brookwind.core.errors import BrookwindError
 from brookwind.core.rig.document import Rig
 from brookwind.core.water.survey import Survey
@@ -183,11 +183,7 @@ class Box(Repository[BoxItem]):
 
     def stock(self) -> Stock:
         """What balancing may take from."""
-        items = [k.fields for k in self.all()]
-        return Stock(
-            shot=tuple(i for i in items if isinstance(i, ShotStock)),
-            leads=tuple(i for i in items if isinstance(i, LeadStock)),
-        )
+        return stock_of(k.fields for k in self.all())
 
     def floats(self) -> list[FloatStock]:
         """The floats."""

@@ -2,13 +2,16 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterable
 from typing import Annotated, Literal, TypeAlias
 
 from pydantic import Field
 
 from brookwind.core.floats.spec import FloatSpec
+from brookwind.core.floats.tube import TubeTest
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.components import Density, PieceMass
+from brookwind.core.rig.shot_series import size_label
 
 
 class ShotStock(Frozen):
@@ -25,7 +28,7 @@ class ShotStock(Frozen):
     @property
     def label(self) -> str:
         """Size as an angler says it: `BB`, `No 8`."""
-        return f"No {self.size}" if self.size.isdigit() else self.size
+        return size_label(self.size)
 
 
 class LeadStock(Frozen):
@@ -48,6 +51,8 @@ class FloatStock(Frozen):
     item: str = Field(min_length=1, max_length=60)
     label: str = Field(min_length=1, max_length=60)
     spec: FloatSpec
+    tube: TubeTest | None = None
+    """Readings of its tube test, kept whether or not their fit is in use."""
     count: int = Field(default=1, ge=0, le=10_000)
 
 
@@ -59,3 +64,15 @@ class Stock(Frozen):
 
     shot: tuple[ShotStock, ...] = Field(default=(), max_length=200)
     leads: tuple[LeadStock, ...] = Field(default=(), max_length=200)
+
+
+def stock_of(items: Iterable[BoxItem]) -> Stock:
+    """What of a box balancing may take from.
+
+    items: compartments of any kind.
+    """
+    kept = tuple(items)
+    return Stock(
+        shot=tuple(i for i in kept if isinstance(i, ShotStock)),
+        leads=tuple(i for i in kept if isinstance(i, LeadStock)),
+    )

@@ -2,20 +2,16 @@
 
 from __future__ import annotations
 
-from math import pi
-
 from pydantic import Field
 
 from brookwind.core.balance.settle import Settled
-from brookwind.core.figures import Figure, tip
+from brookwind.core.figures import NINE_IN_TEN, Figure, tip
 from brookwind.core.floats.immersion import immersion_at_load_m, tip_per_newton_m
+from brookwind.core.floats.skin import surface_tension_n
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.frozen import Frozen, Sourced
 from brookwind.core.gravity import G_M_S2, lead_mass_kg
 from brookwind.core.rig.components import Bait, Shot, Weight
-
-SURFACE_TENSION_N_M = 0.0735
-"""Of water at 15 °C. [N/m] Source: IAPWS release on surface tension of ordinary water, 2014."""
 
 SHOT_SCATTER = 0.06
 """Standard error of a single shot's mass. Source: handbook 5.1, 5 to 8 %."""
@@ -27,9 +23,6 @@ LABEL_ERROR = 0.08
 """Standard error of a float's label. Editable default."""
 MEASURES_ERROR = 0.04
 """Standard error of a capacity from the float's own mass and measures. Editable default."""
-
-NINE_IN_TEN = 1.645
-"""Standard errors to either side that hold nine cases in ten. Source: normal distribution."""
 
 
 class TipPart(Sourced):
@@ -60,19 +53,6 @@ class TipRange(Frozen):
     figures: dict[str, Figure] = Field(default_factory=dict)
 
 
-def surface_tension_n(radius_m: float) -> float:
-    """The most that the skin of the water pulls a thin upright stem up or down. [N]
-
-    F = 2 pi r gamma, with either sign as the stem is wetted or dry.
-
-    radius_m: radius at the waterline. [m]
-    Source: P. G. de Gennes et al., "Capillarity and Wetting Phenomena", section 2.
-    >>> round(surface_tension_n(0.0005) / 9.80665 * 1e6, 0)   # mg on a 1 mm bristle
-    24.0
-    """
-    return 2.0 * pi * radius_m * SURFACE_TENSION_N_M
-
-
 def capacity_error_kg(spec: FloatSpec, rated_kg: float) -> float:
     """Standard error of a float's capacity, by what it was found from. [kg]
 
@@ -100,7 +80,7 @@ def tip_range(settled: Settled, spec: FloatSpec) -> TipRange:
     carried = [i for i in settled.hanging.items if not i.above and i.component.id not in settled.laid.on_bed]
 
     def scatter(kind: type, share: float) -> float:
-        return share * sum(i.weight_n**2 for i in carried if isinstance(i.component, kind)) ** 0.5
+        return share * float(sum(i.weight_n**2 for i in carried if isinstance(i.component, kind)) ** 0.5)
 
     trimmed = {
         "skin": ("the skin of the water on the tip, up or down", skin / 3.0**0.5, "de Gennes"),

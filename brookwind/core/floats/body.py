@@ -42,7 +42,7 @@ class FloatBody:
     """Height above the base of the point the setting is measured to. [m]"""
     design_tip_m: float
     capacity_kg: float
-    """Lead shot to be added, fresh water, design waterline, as it is now filled. Below 0 it sits lower by itself. [kg]"""
+    """Lead shot to be added, fresh water, design waterline, as it is now filled; below 0 it sits lower alone. [kg]"""
     rated_kg: float
     """The same with ballast and feed out: what a label means. [kg]"""
     built_in_kg: float
@@ -221,19 +221,20 @@ def _surplus_kg(spec: FloatSpec, kind: FloatType, grow: float, built_in: float, 
 
 
 def _solve_diameter(spec: FloatSpec, kind: FloatType, grow: float, built_in: float) -> float:
-    def surplus(diameter: float) -> float:
-        return _surplus_kg(spec, kind, grow, built_in, diameter)
+    # Volume goes roughly with the square: in squares the curve is nearly straight and soon solved.
+    def surplus(square: float) -> float:
+        return _surplus_kg(spec, kind, grow, built_in, square**0.5)
 
     assert spec.capacity_kg is not None
     low = max(spec.stem_diameter_m or 0.0, spec.tip_diameter_m or 0.0, 0.0003)
-    if surplus(low) > 0.0:
+    if surplus(low**2) > 0.0:
         raise OutOfRange.one(
             "float-too-thick",
             f"A {kind.name} of these measures carries more than {spec.capacity_kg * 1000:g} g before it has a body.",
             "Enter a thinner stem or tip, a shorter float, or a larger capacity.",
             ("capacity_kg",),
         )
-    if surplus(kind.widest_m) < 0.0:
+    if surplus(kind.widest_m**2) < 0.0:
         raise OutOfRange.one(
             "float-too-heavy",
             f"No {kind.name} up to {kind.widest_m * 100:g} cm thick carries {spec.capacity_kg * 1000:g} g "
@@ -241,7 +242,7 @@ def _solve_diameter(spec: FloatSpec, kind: FloatType, grow: float, built_in: flo
             "Check its label, own mass, built-in load and measures.",
             ("capacity_kg",),
         )
-    return crossing(surplus, low, kind.widest_m, 1e-12)
+    return float(crossing(surplus, low**2, kind.widest_m**2, 1e-15) ** 0.5)
 
 
 def _guessed(spec: FloatSpec) -> tuple[str, ...]:

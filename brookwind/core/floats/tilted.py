@@ -62,8 +62,8 @@ class Pieces:
         """What is under water at each lean and depth.
 
         Each cross-section is cut by the surface along a chord at x = s = (c - z cos t) / sin t; its wetted segment has
-        the area r^2 (acos(-q) + q sqrt(1 - q^2)) with q = s / r, and the first moment -2/3 r^3 (1 - q^2)^(3/2). Both are
-        integrated along the axis, each frustum split where the surface enters and leaves it.
+        the area r^2 (acos(-q) + q sqrt(1 - q^2)) with q = s / r, and the first moment -2/3 r^3 (1 - q^2)^(3/2).
+        Both are integrated along the axis, each frustum split where the surface enters and leaves it.
 
         lean_rad: leans from upright, any shape (n,). [rad, 1e-6 to pi - 1e-6]
         depth_m: depth of the base's centre under the surface, shape (n,); negative above it. [m]

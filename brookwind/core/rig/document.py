@@ -48,6 +48,21 @@ class Aim(Frozen):
         return self
 
 
+class Limits(Frozen):
+    """What is put up with when a capacity is chosen. All editable defaults."""
+
+    tackle_share: float = Field(default=0.4, gt=0, le=1)
+    """Hook, bait and swivel over what the float carries, at most."""
+    lean_deg: float = Field(default=15.0, gt=0, le=80)
+    """Lean of the line in current and wind. [degrees]"""
+    run_lost_m: float = Field(default=4.0, gt=0, le=200)
+    """Run lost while the rig sinks in a current. [m]"""
+    pull_n: float | None = Field(default=None, gt=0, le=5)
+    """Pull a fish puts up with; the species' usual when not given. [N]"""
+    splash_kg_m: float = Field(default=0.006, gt=0, le=1)
+    """Mass that may land over each metre of calm water. [kg/m]"""
+
+
 class Conditions(Frozen):
     """What the float has to cope with: where it is fished, the wind and the current there, and the tackle."""
 
@@ -66,6 +81,7 @@ class Conditions(Frozen):
     """Longest time from landing to fishing. [s]"""
     rod_most_kg: float = Field(default=0.03, gt=0, le=0.5)
     """The most the rod casts. [kg]"""
+    limits: Limits = Limits()
 
 
 class Rig(Frozen):

@@ -8,8 +8,9 @@ from types import MappingProxyType
 from typing import Any, TypeVar
 
 from brookwind.core.errors import NotUnderstood
+from brookwind.core.floats.kind import FloatType
 from brookwind.core.floats.spec import FloatSpec
-from brookwind.core.floats.types import FLOAT_TYPE, FloatType
+from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.rig.components import (
     Bait,
     Bead,

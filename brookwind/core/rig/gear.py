@@ -43,6 +43,8 @@ class Species(Sourced):
     bait_m: float
     bait: str
     hook_size: int
+    pull_n: float
+    """The pull a wary fish of the kind still puts up with when it takes the float under. [N] Editable default."""
     says: str
 
 
@@ -67,55 +69,55 @@ BAIT_KINDS = (
 SPECIES = (
     Species(
         id="rudd", name="rudd", bait_from="surface", bait_m=0.9, bait="caster", hook_size=18, source="default",
-        says="Takes in the upper third, often on the drop.",
+        pull_n=0.004, says="Takes in the upper third, often on the drop.",
     ),
     Species(
         id="roach", name="roach", bait_from="bed", bait_m=0.1, bait="maggot", hook_size=18, source="default",
-        says="Just off the bed; comes up when fed steadily.",
+        pull_n=0.004, says="Just off the bed; comes up when fed steadily.",
     ),
     Species(
         id="bream", name="bream", bait_from="bed", bait_m=0.02, bait="worm", hook_size=12, source="default",
-        says="On the bed, over an even bottom.",
+        pull_n=0.02, says="On the bed, over an even bottom.",
     ),
     Species(
         id="tench", name="tench", bait_from="bed", bait_m=0.0, bait="sweetcorn", hook_size=12, source="default",
-        says="On the bed along reeds, best at dawn.",
+        pull_n=0.006, says="On the bed along reeds, best at dawn.",
     ),
     Species(
         id="crucian-carp", name="crucian carp", bait_from="bed", bait_m=0.01, bait="double-maggot", hook_size=16,
-        source="default", says="On the bed in the margin; shy bites, fine tip.",
+        source="default", pull_n=0.0025, says="On the bed in the margin; shy bites, fine tip.",
     ),
     Species(
         id="perch", name="perch", bait_from="bed", bait_m=0.2, bait="worm", hook_size=10, source="default",
-        says="Off the bed beside cover.",
+        pull_n=0.02, says="Off the bed beside cover.",
     ),
     Species(
         id="mullet", name="mullet", bait_from="surface", bait_m=1.2, bait="bread-flake", hook_size=8, source="default",
-        says="Mid-water to surface along walls, on the tide.",
+        pull_n=0.012, says="Mid-water to surface along walls, on the tide.",
     ),
     Species(
         id="grayling", name="grayling", bait_from="bed", bait_m=0.08, bait="maggot", hook_size=16, source="default",
-        says="Near the bed of steady glides, in shoals.",
+        pull_n=0.008, says="Near the bed of steady glides, in shoals.",
     ),
     Species(
         id="dace", name="dace", bait_from="bed", bait_m=0.4, bait="maggot", hook_size=18, source="default",
-        says="Mid-water on the fast side of a crease; quick bites.",
+        pull_n=0.004, says="Mid-water on the fast side of a crease; quick bites.",
     ),
     Species(
         id="chub", name="chub", bait_from="bed", bait_m=0.1, bait="bread-flake", hook_size=10, source="default",
-        says="Under cover and creases; follows a steady feed.",
+        pull_n=0.015, says="Under cover and creases; follows a steady feed.",
     ),
     Species(
         id="zander", name="zander", bait_from="bed", bait_m=0.1, bait="fish-strip", hook_size=4, source="default",
-        says="Near the bed in coloured water, best at dusk.",
+        pull_n=0.03, says="Near the bed in coloured water, best at dusk.",
     ),
     Species(
         id="char", name="char", bait_from="surface", bait_m=2.0, bait="worm", hook_size=12, source="default",
-        says="Deep in clear cold lakes, higher in low light.",
+        pull_n=0.015, says="Deep in clear cold lakes, higher in low light.",
     ),
     Species(
         id="brown-trout", name="brown trout", bait_from="bed", bait_m=0.2, bait="worm", hook_size=12, source="default",
-        says="Beside the current, near cover.",
+        pull_n=0.015, says="Beside the current, near cover.",
     ),
 )  # fmt: skip
 

@@ -7,7 +7,7 @@ from typing import Literal
 
 from brookwind.core.errors import NotUnderstood
 from brookwind.core.frozen import Frozen
-from brookwind.core.rig.shot_series import MODERN_MASS_KG, nominal_shot_mass_kg
+from brookwind.core.rig.shot_series import MODERN_MASS_KG, nominal_shot_mass_kg, size_label
 
 OUNCE_KG = 0.028349523125
 """Avoirdupois ounce. [kg] Source: International yard and pound agreement, 1959."""
@@ -138,8 +138,7 @@ def _read_times(part: str) -> Label | None:
 
 def _shot(part: str, count: int, size: str) -> Label:
     mass = count * nominal_shot_mass_kg(size)
-    name = f"No {size}" if size.isdigit() else size
-    return Label(text=part, load_kg=mass, reading="shot", says=f"{count} × {name}, {mass * 1000:g} g")
+    return Label(text=part, load_kg=mass, reading="shot", says=f"{count} × {size_label(size)}, {mass * 1000:g} g")
 
 
 def _number(text: str) -> float:

@@ -8,6 +8,14 @@ from brookwind.core.errors import NotUnderstood
 from brookwind.core.frozen import Sourced
 
 
+def size_label(size: str) -> str:
+    """A size as an angler says it: `BB`, `No 8`.
+
+    size: name of the size.
+    """
+    return f"No {size}" if size.isdigit() else size
+
+
 class ShotSize(Sourced):
     """A size name and its nominal mass in lead. [kg]"""
 

@@ -18,7 +18,7 @@ class Chop(Frozen):
     """Tip to show beyond a calm day's, so that the trough does not hide it. [m]"""
 
 
-_TIP_SHARE = 0.25
+TIP_SHARE = 0.25
 """Share of the wave height that a small float does not ride out. Editable default."""
 
 
@@ -42,4 +42,4 @@ def chop(wind_ms: float, fetch_m: float) -> Chop:
     reach = G_M_S2 * fetch_m / stress**2
     height = min(0.0016 * sqrt(reach), 0.2433) * stress**2 / G_M_S2
     period = min(0.2857 * reach ** (1.0 / 3.0), 8.134) * stress / G_M_S2
-    return Chop(height_m=height, period_s=period, extra_tip_m=_TIP_SHARE * height)
+    return Chop(height_m=height, period_s=period, extra_tip_m=TIP_SHARE * height)

@@ -7,6 +7,7 @@ from math import ceil, floor
 
 from brookwind.core.balance.stock import FloatStock
 from brookwind.core.depth.plumbing.readings import MOST_DEPTH_M, Plumbing, Setup
+from brookwind.core.errors import BrookwindError
 from brookwind.core.floats.body import float_body
 from brookwind.core.floats.immersion import sinking_load_n
 from brookwind.core.floats.spec import FloatSpec
@@ -36,8 +37,8 @@ def begin_spot(
     floats: of the box.
     rig: the rig tied for the swim, for salt, temperature and bait height.
     """
-    fitting = [f.spec for f in floats if not f.spec.built_in_kg and 0.0 < _labelled_kg(f.spec) <= _TOP_AND_BOTTOM_KG]
-    spec = max(fitting, key=_labelled_kg, default=_FALLBACK)
+    fitting = [f.spec for f in floats if not f.spec.built_in_kg and 0.0 < _rated_kg(f.spec) <= _TOP_AND_BOTTOM_KG]
+    spec = max(fitting, key=_rated_kg, default=_FALLBACK)
     session, here = survey.session, picture.here
     known = here is not None and here.high_m > 0.3
     temperature, salinity = (rig.water.temperature_c, rig.water.salinity) if rig else (15.0, 0.0)
@@ -65,5 +66,9 @@ def begin_spot(
     )
 
 
-def _labelled_kg(spec: FloatSpec) -> float:
-    return spec.capacity_kg or 0.0
+def _rated_kg(spec: FloatSpec) -> float:
+    """Capacity, from the tube test where there was one; 0 for a float that cannot be. [kg]"""
+    try:
+        return float_body(spec).rated_kg
+    except BrookwindError:
+        return 0.0

@@ -11,14 +11,14 @@ from math import asinh
 import numpy as np
 from numpy.typing import NDArray
 
+from brookwind.core.motion.sphere import VISCOSITY_M2_S
+
 WIND_SKIN = 0.03
 """Speed of the surface skin over that of the wind. Source: J. Wu, J. Geophys. Res. 80, 1975: 0.03 to 0.035."""
 
 MEAN_SQUARE = 0.765
 """Mean of (u/U)^2 over the depth under u = U (1 - d/h)^(1/6.5): 1/(1 + 2/6.5). Source: handbook 5.4 and calculus."""
 
-VISCOSITY_M2_S = 1.14e-6
-"""Kinematic viscosity of water at 15 °C. [m2/s] Source: White, "Fluid Mechanics", table A.1."""
 
 FLOAT_DRAG = 1.1
 """Drag coefficient of the float's body, upright and taken as a short cylinder. Editable default."""

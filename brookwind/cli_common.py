@@ -1,0 +1,84 @@
+"""What the commands share: reading what is named, and refusing in sentences."""
+
+from __future__ import annotations
+
+import json
+import sys
+from pathlib import Path
+from typing import Annotated, Any, NoReturn
+
+import typer
+from pydantic import TypeAdapter, ValidationError
+
+from brookwind.core.balance.stock import BoxItem
+from brookwind.core.errors import BrookwindError, Infeasible, NotUnderstood
+from brookwind.core.rig.document import Rig, read_rig
+from brookwind.core.rig.refusals import from_validation
+
+RigFile = Annotated[str, typer.Argument(help="Rig document, or - for standard input.")]
+AsJson = Annotated[bool, typer.Option("--json", help="SI figures at full precision, as JSON.")]
+
+
+def fail(error: BrookwindError) -> NoReturn:
+    """Say what is wrong and end with the exit code for it.
+
+    error: the refusal.
+    """
+    for problem in error.problems[:20]:
+        where = ".".join(str(p) for p in problem.path)
+        typer.echo(f"{where}: {problem.sentence()}" if where else problem.sentence(), err=True)
+    raise typer.Exit(4 if isinstance(error, Infeasible) else 3)
+
+
+def bytes_from(source: str) -> bytes:
+    """The bytes of a file.
+
+    source: its name, or - for standard input.
+    """
+    try:
+        return sys.stdin.buffer.read() if source == "-" else Path(source).read_bytes()
+    except OSError as error:
+        fail(NotUnderstood.one("file", f"{source} cannot be read: {error.strerror}.", "Name a file that is there."))
+
+
+def json_from(source: str) -> Any:
+    """What a JSON file holds.
+
+    source: its name, or - for standard input.
+    """
+    try:
+        return json.loads(bytes_from(source).decode("utf-8"))
+    except UnicodeDecodeError:
+        fail(NotUnderstood.one("file-text", f"{source} is not UTF-8 text.", "Give a rig document as JSON."))
+    except json.JSONDecodeError as error:
+        where = f"line {error.lineno}, column {error.colno}"
+        fail(NotUnderstood.one("json", f"{source} is not whole JSON: it breaks at {where}.", "Save the file again."))
+
+
+def rig_from(source: str) -> Rig:
+    """The rig of a file.
+
+    source: its name, or - for standard input.
+    """
+    try:
+        return read_rig(json_from(source))
+    except BrookwindError as error:
+        fail(error)
+
+
+def box_from(source: str | None) -> list[BoxItem]:
+    """The box of a JSON file, or the kept one.
+
+    source: name of the file; None for the kept box.
+    Raises: BrookwindError with a path for each problem.
+    """
+    if source is None:
+        from brookwind.store.database import database_path, open_database, unit_of_work
+        from brookwind.store.repositories import Box
+
+        with unit_of_work(open_database(database_path())) as session:
+            return [kept.fields for kept in Box(session).all()]
+    try:
+        return TypeAdapter(list[BoxItem]).validate_python(json_from(source))
+    except ValidationError as error:
+        raise from_validation(error) from error

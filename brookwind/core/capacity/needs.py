@@ -1,0 +1,282 @@
+"""What each need asks of a float: one function a need, each a figure of the float held against a limit of the plan.
+
+A need from below is met when the figure is good enough and gets easier with capacity; one from above, harder. Adding a
+need is one entry in `NEEDS`.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from dataclasses import dataclass
+from math import degrees, inf, pi
+from typing import Literal
+
+from brookwind.core.balance.tip_advice import waves_at
+from brookwind.core.capacity.estimates import cast_distance_m, cast_speed_m_s, lean_rad, settle_time_s
+from brookwind.core.capacity.plan import LOW_SHARE, Plan
+from brookwind.core.figures import Quantity
+from brookwind.core.floats.body import FloatBody
+from brookwind.core.floats.immersion import load_at_immersion_n, sinking_load_n
+from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, sphere_diameter_m, submerged_weight_n
+from brookwind.core.motion.sphere import fall_speed_m_s
+
+BITE_M_S2 = 0.25
+"""How fast a gentle bite sets the float moving. [m/s2] Editable default: 10 cm/s in 0.4 s."""
+CAST_STROKE_M = 2.0
+"""Way over which a rod works up its speed. [m] Editable default."""
+LINE_SHARE = 0.25
+"""Share of the line's strength that a cast may take. Editable default."""
+CALM_TO_M = 0.03
+"""Waves above this hide a splash. [m] Editable default."""
+SPLASH_TO_M = 3.0
+"""In deeper water a splash is of no matter. [m] Editable default."""
+
+
+@dataclass(frozen=True)
+class Need:
+    """One need. `best` says which way of the figure is the good one."""
+
+    id: str
+    name: str
+    side: Literal["lower", "upper"]
+    best: Literal["more", "less"]
+    quantity: Quantity
+    figure: Callable[[Plan, FloatBody], float]
+    limit: Callable[[Plan], float | None]
+    """None: this plan has no such need."""
+    says: str
+    """What the figure is, with {figure} and {limit}."""
+    give: str
+    """What accepting another limit means, with {figure}."""
+    change: Callable[[Plan, float], dict[str, float]] | None
+    why: str
+    source: str
+
+
+def working_load_n(plan: Plan, body: FloatBody) -> float:
+    """What hangs on a float that shows the wanted tip. [N]
+
+    plan: the plan.
+    body: the float.
+    Source: Archimedes' principle.
+    """
+    shown = min(plan.tip_m, body.longest_tip_m)
+    return max(0.0, load_at_immersion_n(body, body.length_m - shown, plan.water_kg_m3))
+
+
+def low_load_n(plan: Plan, body: FloatBody) -> float:
+    """What of it is well down the line. [N]
+
+    plan: the plan.
+    body: the float.
+    Source: `LOW_SHARE`, editable defaults.
+    """
+    return LOW_SHARE[plan.mount] * working_load_n(plan, body)
+
+
+def thrown_kg(plan: Plan, body: FloatBody) -> float:
+    """Mass in the air: float, shot, hook and bait. [kg]
+
+    plan: the plan.
+    body: the float.
+    Source: sum; what hangs is taken as lead.
+    """
+    return body.mass_kg + lead_mass_kg(working_load_n(plan, body), plan.water_kg_m3)
+
+
+def cast_m(plan: Plan, body: FloatBody) -> float:
+    """How far the rig is cast. [m]
+
+    plan: the plan.
+    body: the float.
+    Source: `cast_distance_m`.
+    """
+    return cast_distance_m(body, thrown_kg(plan, body))
+
+
+def settle_s(plan: Plan, body: FloatBody) -> float:
+    """Time from landing to fishing. [s]
+
+    plan: the plan.
+    body: the float.
+    Source: `settle_time_s`.
+    """
+    sliding = plan.mount.endswith("sliding")
+    return settle_time_s(low_load_n(plan, body), plan.line_m, plan.line_diameter_m, sliding, plan.water_kg_m3)
+
+
+def run_lost_m(plan: Plan, body: FloatBody) -> float:
+    """Run lost while the rig sinks. [m]
+
+    plan: the plan.
+    body: the float.
+    Source: `settle_s` at the speed of the surface.
+    """
+    return settle_s(plan, body) * plan.conditions.current_m_s
+
+
+def lean_deg(plan: Plan, body: FloatBody) -> float:
+    """Lean of the line. [degrees]
+
+    plan: the plan.
+    body: the float.
+    Source: `lean_rad`.
+    """
+    c = plan.conditions
+    line = min(plan.line_m, plan.depth_m)
+    angle = lean_rad(
+        body, low_load_n(plan, body), line, plan.line_diameter_m, c.current_m_s, c.wind_m_s, plan.water_kg_m3
+    )
+    return degrees(angle)
+
+
+def follow_m_s(plan: Plan, body: FloatBody) -> float:
+    """Speed at which the weights follow a float that drops into a trough. [m/s]
+
+    plan: the plan.
+    body: the float.
+    Source: `fall_speed_m_s` of the low load as one ball of lead.
+    """
+    load = low_load_n(plan, body)
+    mass = load / submerged_weight_n(1.0, LEAD_KG_M3, plan.water_kg_m3)
+    return 0.0 if mass <= 0.0 else fall_speed_m_s(load, sphere_diameter_m(mass, LEAD_KG_M3), plan.water_kg_m3)
+
+
+def tackle_share(plan: Plan, body: FloatBody) -> float:
+    """Hook, bait and swivel over what the float carries.
+
+    plan: the plan.
+    body: the float.
+    Source: ratio of submerged weights.
+    """
+    carried = lead_mass_kg(working_load_n(plan, body), plan.water_kg_m3)
+    return plan.tackle_kg / carried if carried > 0.0 else inf
+
+
+def take_under_n(plan: Plan, body: FloatBody) -> float:
+    """Pull a fish feels when it takes the float under. [N]
+
+    F = (P_sink - P_tip) + (m + rho V) a: what still floats, and the mass of rig and dragged water set moving.
+
+    plan: the plan.
+    body: the float.
+    Source: Archimedes' principle; Newton's second law with an added mass of about the displaced water.
+    """
+    still_floats = sinking_load_n(body, plan.water_kg_m3) - working_load_n(plan, body)
+    moved = thrown_kg(plan, body) + 0.5 * plan.water_kg_m3 * body.profile.volume_m3
+    return still_floats + moved * BITE_M_S2
+
+
+def line_force_n(plan: Plan, body: FloatBody) -> float:
+    """Pull on the line in the cast. [N]
+
+    F = m v^2 / (2 s)
+
+    plan: the plan.
+    body: the float.
+    Source: even acceleration over `CAST_STROKE_M`.
+    """
+    mass = thrown_kg(plan, body)
+    return mass * cast_speed_m_s(mass) ** 2 / (2.0 * CAST_STROKE_M)
+
+
+def _when_cast(value: Callable[[Plan], float | None]) -> Callable[[Plan], float | None]:
+    return lambda plan: None if plan.on_pole else value(plan)
+
+
+def _wave_speed(plan: Plan) -> float | None:
+    waves = waves_at(plan.conditions)
+    return pi * waves.height_m / waves.period_s if waves.height_m >= 0.01 and waves.period_s > 0.0 else None
+
+
+def _splash_kg(plan: Plan) -> float | None:
+    c = plan.conditions
+    hidden = waves_at(c).height_m > CALM_TO_M or c.current_m_s > 0.4 or plan.depth_m > SPLASH_TO_M
+    return None if hidden or plan.on_pole else c.limits.splash_kg_m * plan.depth_m
+
+
+def _moves(plan: Plan) -> bool:
+    return plan.conditions.current_m_s > 0.0 or plan.conditions.wind_m_s > 0.0
+
+
+NEEDS: tuple[Need, ...] = (
+    Need(
+        id="cast", name="Cast", side="lower", best="more", quantity="distance",
+        figure=cast_m, limit=_when_cast(lambda p: p.conditions.distance_m),
+        says="casts {figure}, {limit} wanted", give="fish at {figure} instead of {limit}",
+        change=lambda _, v: {"distance_m": v},
+        why="Range with drag: x = L ln(1 + (v²/g)/L), v from the rod's work shared with the mass thrown.",
+        source="quadratic drag; rod figures are defaults until a cast test",
+    ),
+    Need(
+        id="settle", name="Settle", side="lower", best="less", quantity="time",
+        figure=settle_s, limit=lambda p: p.conditions.settle_s,
+        says="fishes after {figure}, {limit} allowed", give="wait {figure} instead of {limit} for it to settle",
+        change=lambda _, v: {"settle_s": v},
+        why="The line swings down against its own drag: T = 2.6 h √(ρ C d h / 8 W), half of it on a free float.",
+        source="handbook 5.10; White's cylinder drag",
+    ),
+    Need(
+        id="run", name="Run lost", side="lower", best="less", quantity="distance",
+        figure=run_lost_m, limit=lambda p: p.conditions.limits.run_lost_m if p.conditions.current_m_s > 0.0 else None,
+        says="loses {figure} of the run, {limit} allowed", give="lose {figure} of the run instead of {limit}",
+        change=lambda _, v: {"limits.run_lost_m": v},
+        why="Settle time × speed of the surface.", source="as for settling",
+    ),
+    Need(
+        id="lean", name="Lean", side="lower", best="less", quantity="angle",
+        figure=lean_deg, limit=lambda p: p.conditions.limits.lean_deg if _moves(p) else None,
+        says="leans {figure}, {limit} allowed", give="let the line lean {figure} instead of {limit}",
+        change=lambda _, v: {"limits.lean_deg": v},
+        why="tan(lean) = push of current and wind on float and line ÷ weight well down the line.",
+        source="White's cylinder drag; wind skin 3 % (Wu 1975)",
+    ),
+    Need(
+        id="chop", name="Chop", side="lower", best="more", quantity="speed",
+        figure=follow_m_s, limit=_wave_speed,
+        says="its weights follow at {figure}, waves drop at {limit}",
+        give="put up with waves that drop faster, {limit}, than the weights follow, {figure}",
+        change=None,
+        why="A trough drops the float at π H / T; weights that fall slower leave the line slack.",
+        source="linear waves; Cheng's sphere drag",
+    ),
+    Need(
+        id="tackle", name="Tackle", side="lower", best="less", quantity="share",
+        figure=tackle_share, limit=lambda p: p.conditions.limits.tackle_share,
+        says="hook and bait take {figure} of the load, {limit} allowed",
+        give="let hook and bait take {figure} of the load instead of {limit}",
+        change=lambda _, v: {"limits.tackle_share": v},
+        why="Weight under water of hook, bait, swivel and beads ÷ load at the wanted tip.", source="default",
+    ),
+    Need(
+        id="fish", name="Fish", side="upper", best="less", quantity="force",
+        figure=take_under_n, limit=lambda p: p.pull_n,
+        says="takes {figure} to pull under, {limit} suits the fish",
+        give="offer the fish {figure} of pull instead of {limit}",
+        change=lambda _, v: {"limits.pull_n": v},
+        why="What still floats above the wanted tip, and mass × 0.25 m/s² of rig and dragged water.",
+        source="Archimedes, Newton; the species' pull is a default",
+    ),
+    Need(
+        id="splash", name="Splash", side="upper", best="less", quantity="load",
+        figure=thrown_kg, limit=_splash_kg,
+        says="lands with {figure}, {limit} at most in so calm and shallow water",
+        give="land {figure} instead of {limit} on calm water",
+        change=lambda p, v: {"limits.splash_kg_m": v / p.depth_m},
+        why="Mass that lands, against 6 g over each metre of calm water.", source="default",
+    ),
+    Need(
+        id="rod", name="Rod", side="upper", best="less", quantity="load",
+        figure=thrown_kg, limit=_when_cast(lambda p: p.conditions.rod_most_kg),
+        says="{figure} to cast, the rod takes {limit}", give="take a rod that casts {figure}",
+        change=lambda _, v: {"rod_most_kg": v},
+        why="Float, load, hook and bait in air.", source="as printed on the rod",
+    ),
+    Need(
+        id="line", name="Line", side="upper", best="less", quantity="force",
+        figure=line_force_n,
+        limit=_when_cast(lambda p: None if p.line_strength_n is None else LINE_SHARE * p.line_strength_n),
+        says="pulls {figure} in the cast, {limit} is safe", give="take a line that is safe at {figure}", change=None,
+        why="m v² / 2 s over the rod's stroke, against a quarter of the line's strength.", source="default",
+    ),
+)  # fmt: skip

@@ -1,0 +1,93 @@
+"""What a float is chosen for."""
+
+from __future__ import annotations
+
+from pydantic import Field
+
+from brookwind.core.balance.hang import hanging
+from brookwind.core.floats.types import FLOAT_TYPE
+from brookwind.core.frozen import Frozen
+from brookwind.core.gravity import lead_mass_kg
+from brookwind.core.rig.components import Bait, Bead, Hook, LineSection, Mount, Swivel
+from brookwind.core.rig.document import Conditions, Rig, of_kind
+from brookwind.core.rig.gear import SPECIES_BY_ID
+from brookwind.core.water.density import water_density_kg_m3
+
+GENTLE_N = 0.015
+"""Pull of a fish nobody named. [N] Editable default."""
+
+LOW_SHARE: dict[Mount, float] = {
+    "bottom-end-fixed": 0.3,
+    "in-line-fixed": 0.3,
+    "top-and-bottom-fixed": 0.9,
+    "pole-fixed": 0.95,
+    "pole-sliding": 0.95,
+    "in-line-sliding": 0.9,
+    "bottom-end-sliding": 0.9,
+}
+"""Share of the load that is well down the line, by how the float is held. Editable defaults."""
+
+
+class Plan(Frozen):
+    """The water, the fish and the tackle a float has to suit."""
+
+    type: str = "straight-waggler"
+    """Type of float that the bounds are reckoned with."""
+    mount: Mount = "bottom-end-fixed"
+    depth_m: float = Field(ge=0.05, le=60)
+    temperature_c: float = Field(default=15.0, ge=-2, le=40)
+    salinity: float = Field(default=0.0, ge=0, le=42)
+    line_m: float = Field(gt=0, le=60)
+    """Line that has to sink: setting, or depth for a float on a long line. [m]"""
+    line_diameter_m: float = Field(default=0.00016, ge=0.00003, le=0.003)
+    line_strength_n: float | None = Field(default=None, gt=0, le=2000)
+    tackle_kg: float = Field(default=0.0001, ge=-0.1, le=1)
+    """Hook, bait, swivel and beads under water, as lead. [kg]"""
+    tip_m: float = Field(default=0.006, gt=0, le=0.5)
+    species: str | None = None
+    conditions: Conditions = Conditions()
+
+    @property
+    def water_kg_m3(self) -> float:
+        """Density of the water. [kg/m3]"""
+        return water_density_kg_m3(self.temperature_c, self.salinity)
+
+    @property
+    def on_pole(self) -> bool:
+        """The rig is swung out on a pole and not cast."""
+        return self.mount.startswith("pole")
+
+    @property
+    def pull_n(self) -> float:
+        """Pull the fish puts up with. [N]"""
+        if self.conditions.limits.pull_n is not None:
+            return self.conditions.limits.pull_n
+        species = SPECIES_BY_ID.get(self.species or "")
+        return species.pull_n if species else GENTLE_N
+
+
+def plan_of(rig: Rig) -> Plan:
+    """The plan of a rig: its water, tackle, wishes and conditions.
+
+    rig: the rig.
+    """
+    afloat = rig.float_piece
+    water = water_density_kg_m3(rig.water.temperature_c, rig.water.salinity)
+    tackle = sum(i.weight_n for i in hanging(rig, water).items if isinstance(i.component, Hook | Bait | Swivel | Bead))
+    lines = of_kind(rig, LineSection)
+    main = lines[0] if lines else None
+    kind = FLOAT_TYPE.get(afloat.spec.type)
+    return Plan(
+        type=kind.id if kind else "straight-waggler",
+        mount=afloat.mount,
+        depth_m=rig.water.depth_m,
+        temperature_c=rig.water.temperature_c,
+        salinity=rig.water.salinity,
+        line_m=max(0.01, rig.setting_m),
+        line_diameter_m=main.diameter_m if main else 0.00016,
+        line_strength_n=main.strength_n if main else None,
+        tackle_kg=lead_mass_kg(tackle, water),
+        tip_m=rig.aim.tip_m,
+        species=rig.species,
+        conditions=rig.conditions,
+    )

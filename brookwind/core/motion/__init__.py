@@ -1,0 +1,1 @@
+"""Bodies and line moving in water."""
