@@ -16,6 +16,7 @@ from brookwind.core.water.stations import STATIONS
 from brookwind.core.water.survey import Changing, Place, Sounding
 from brookwind.formats.calendar import write_calendar
 from brookwind.formats.echoes import soundings_from
+from brookwind.formats.float_profile import read_profile, write_profile
 from brookwind.formats.geojson import read_geojson, write_geojson
 from brookwind.formats.gpx import Waypoint, read_gpx, write_gpx
 from brookwind.formats.nmea import Echo, NmeaReader, read_log, sentence
@@ -272,3 +273,39 @@ def test_readings_of_a_table() -> None:
 def test_readings_that_are_none(rows: str, sentence_: str) -> None:
     with pytest.raises(BrookwindError, match=sentence_):
         read_readings(rows.encode())
+
+
+@given(
+    steps=st.lists(st.tuples(st.floats(0.0001, 0.02), st.floats(0.0005, 0.04)), min_size=2, max_size=12),
+    foot=st.floats(0.0005, 0.02),
+)
+def test_float_profile_round_trip_is_exact(steps: list[tuple[float, float]], foot: float) -> None:
+    height, points = 0.0, [(0.0, foot)]
+    for rise, diameter in steps:
+        height += rise
+        points.append((height, diameter))
+    assert read_profile(write_profile(points).encode()) == tuple(points)
+
+
+def test_float_profile_takes_the_units_of_its_header() -> None:
+    assert read_profile(b"height_mm;diameter_mm\n0;3\n\n100;3.5\n") == ((0.0, 0.003), (0.1, 0.0035))
+    assert read_profile(b"diameter (in),height (cm)\n0.5,0\n0.5,4\n") == ((0.0, 0.0127), (0.04, 0.0127))
+
+
+@pytest.mark.parametrize(
+    ("text", "says"),
+    [
+        ("", "empty"),
+        ("height,diameter\n0,3\n", "with its unit"),
+        ("height_mm,diameter_mm\n0,3\n", "1 points"),
+        ("height_mm,diameter_mm\n0,3\n10,three\n", "Line 3: 'three' is not a number"),
+        ("height_mm,diameter_mm\n0,3\n10\n", "Line 3"),
+        ("height_mm,diameter_mm\n0,3\n10,-4\n", "0 or more"),
+        ("height_mm,diameter_mm\n0,3\n10,4\n5,4\n", "below the point before"),
+        ("height_mm,diameter_mm\n5,3\n10,4\n", "does not start at the base"),
+        ("height_mm,diameter_mm\n0,nan\n10,4\n", "0 or more"),
+    ],
+)
+def test_bad_float_profiles_get_a_sentence(text: str, says: str) -> None:
+    with pytest.raises(BrookwindError, match=says):
+        read_profile(text.encode())

@@ -53,15 +53,24 @@ class Need:
     source: str
 
 
+def shown_tip_m(plan: Plan, body: FloatBody) -> float:
+    """The tip a float is fished with: the one wanted, or its own habit when it is of another type. [m]
+
+    plan: the plan.
+    body: the float.
+    """
+    wanted = plan.tip_m if body.type.id == plan.type else body.type.usual_tip_m
+    return min(wanted, body.longest_tip_m)
+
+
 def working_load_n(plan: Plan, body: FloatBody) -> float:
-    """What hangs on a float that shows the wanted tip. [N]
+    """What hangs on a float that shows its tip. [N]
 
     plan: the plan.
     body: the float.
     Source: Archimedes' principle.
     """
-    shown = min(plan.tip_m, body.longest_tip_m)
-    return max(0.0, load_at_immersion_n(body, body.length_m - shown, plan.water_kg_m3))
+    return max(0.0, load_at_immersion_n(body, body.length_m - shown_tip_m(plan, body), plan.water_kg_m3))
 
 
 def low_load_n(plan: Plan, body: FloatBody) -> float:

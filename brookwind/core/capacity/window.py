@@ -10,12 +10,12 @@ from typing import Literal
 from pydantic import Field
 
 from brookwind.core.balance.stock import FloatStock
-from brookwind.core.capacity.needs import NEEDS, Need
+from brookwind.core.capacity.needs import NEEDS, Need, working_load_n
 from brookwind.core.capacity.plan import Plan
 from brookwind.core.errors import BrookwindError
 from brookwind.core.figures import Figure
 from brookwind.core.floats.body import FloatBody, float_body
-from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n
+from brookwind.core.floats.immersion import immersion_at_load_m
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.frozen import Frozen
@@ -254,22 +254,14 @@ def _favoured(low: float | None, high: float | None) -> float | None:
 
 
 def _check(need: Need, figure: float, limit: float, ok: bool) -> Check:
-    shown = figure if isfinite(figure) else 1e6
-    return Check(
-        need=need.id,
-        name=need.name,
-        ok=ok,
-        says=need.says,
-        figures={
-            "figure": Figure(value=shown, quantity=need.quantity),
-            "limit": Figure(value=limit, quantity=need.quantity),
-        },
-    )
+    limited = {"limit": Figure(value=limit, quantity=need.quantity)}
+    if not isfinite(figure):
+        return Check(need=need.id, name=need.name, ok=ok, says="carries nothing at that tip", figures=limited)
+    given = {"figure": Figure(value=figure, quantity=need.quantity), **limited}
+    return Check(need=need.id, name=need.name, ok=ok, says=need.says, figures=given)
 
 
 def _mark(plan: Plan, rank: int, stock: FloatStock, body: FloatBody, checks: tuple[Check, ...]) -> Mark:
-    shown = min(plan.tip_m, body.longest_tip_m)
-    pull = max(0.0, load_at_immersion_n(body, body.length_m - shown, plan.water_kg_m3))
     return Mark(
         item=stock.item,
         label=stock.label,
@@ -281,7 +273,7 @@ def _mark(plan: Plan, rank: int, stock: FloatStock, body: FloatBody, checks: tup
         rank=rank,
         checks=checks,
         outline=body.profile.points,
-        immersion_m=immersion_at_load_m(body, pull, plan.water_kg_m3) or 0.0,
+        immersion_m=immersion_at_load_m(body, working_load_n(plan, body), plan.water_kg_m3) or 0.0,
         paint_m=body.type.paint_m,
     )
 

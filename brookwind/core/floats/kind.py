@@ -49,6 +49,6 @@ class FloatType:
     """Ballast chamber over the whole volume."""
     feed_kg: float = 0.0
     """Feed that the frame holds at `at_kg`, damp, in air. [kg]"""
-    widest_m: float = 0.1
+    widest_m: float = 0.06
     """A body wider than this is a slip of the pen. [m]"""
     source: str = "default"

@@ -15,7 +15,7 @@ from brookwind.core.errors import OutOfRange
 from brookwind.core.figures import NINE_IN_TEN, Figure, load, tip
 from brookwind.core.floats.attitude import least_cocking_load_n
 from brookwind.core.floats.body import FloatBody, float_body
-from brookwind.core.floats.immersion import immersion_at_load_m, sinking_load_n
+from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n, sinking_load_n
 from brookwind.core.floats.skin import surface_tension_n
 from brookwind.core.floats.spec import Calibration, FloatSpec
 from brookwind.core.frozen import Frozen
@@ -25,7 +25,7 @@ from brookwind.core.water.density import water_density_kg_m3
 
 SEEN_ERROR_M = 0.0005
 """Standard error of a waterline read against a rule. [m] Editable default."""
-LOAD_ERROR = 0.02
+LOAD_ERROR = 0.01
 """Standard error of the load hung on, as a share of it. Editable default: weighed together or of checked shot."""
 
 LABEL_SIGMA = 0.12
@@ -36,9 +36,11 @@ MASS_SIGMA = 0.25
 """Standard error of a guessed own mass, as a share; of a weighed one a hundredth. Editable default."""
 TIP_SIGMA = 0.15
 """Standard error of a guessed tip's cross-section, as a share; of a measured one 0.04. Editable default."""
-DOUBTFUL = 3.0
-"""Standard errors off the fit from which a reading is called doubtful. Editable default."""
+DOUBTFUL = 2.0
+"""Standard errors off the fit from which a reading is called doubtful. Editable default: the skin of the water, most
+of the error, has hard limits at 1.7."""
 _OUT_OF_ORDER_M = 0.002
+_LEAD_NET = 1.0 - LABEL_WATER_KG_M3 / LEAD_KG_M3
 
 Array = NDArray[np.float64]
 
@@ -200,8 +202,7 @@ def _answer(
     spread: Array,
     with_tip: bool,
 ) -> TubeFit:
-    net = 1.0 - LABEL_WATER_KG_M3 / LEAD_KG_M3
-    sigma = float((at.capacity_row @ spread @ at.capacity_row) ** 0.5) / net
+    sigma = float((at.capacity_row @ spread @ at.capacity_row) ** 0.5) / _LEAD_NET
     calibration = _calibration(found, sigma, test)
     real = float_body(spec.model_copy(update={"calibration": calibration}))
     residuals = []
@@ -292,6 +293,15 @@ def _check(test: TubeTest, body: FloatBody, water: float) -> None:
                 ("readings", i, "tip_m"),
                 {**given, "length": tip(body.length_m)},
             )
+        implied = body.rated_kg + (pull - _shown_pull_n(body, shown, water)) / G_M_S2 / _LEAD_NET
+        if r.seen != "sunk" and not 0.4 < implied / body.rated_kg < 2.5:
+            raise OutOfRange.one(
+                "tube-no-such-float",
+                f"Reading {i + 1} would make this a float of {{implied}}, where it was taken for {{rated}}.",
+                "Check the load and its unit; if both are right, enter the float's label or measures anew.",
+                ("readings", i, "load_kg"),
+                {"implied": load(implied), "rated": load(body.rated_kg)},
+            )
         if r.seen != "sunk" and pull < 0.5 * stands:
             raise OutOfRange.one(
                 "tube-lies",
@@ -301,6 +311,10 @@ def _check(test: TubeTest, body: FloatBody, water: float) -> None:
                 given,
             )
     _check_order(test, body, water)
+
+
+def _shown_pull_n(body: FloatBody, tip_m: float, water: float) -> float:
+    return load_at_immersion_n(body, body.length_m - tip_m, water)
 
 
 def _check_order(test: TubeTest, body: FloatBody, water: float) -> None:

@@ -1,0 +1,157 @@
+"""The capacity window: each bound is where its own figure crosses its limit; a shut window says what opens it."""
+
+from __future__ import annotations
+
+from math import inf, log
+
+import pytest
+from hypothesis import given
+from hypothesis import strategies as st
+
+from brookwind.core.balance.stock import FloatStock
+from brookwind.core.capacity.estimates import cast_distance_m, cast_speed_m_s, settle_time_s
+from brookwind.core.capacity.needs import NEEDS, take_under_n, working_load_n
+from brookwind.core.capacity.plan import Plan, plan_of
+from brookwind.core.capacity.window import Window, capacity_window
+from brookwind.core.floats.body import float_body
+from brookwind.core.floats.immersion import sinking_load_n
+from brookwind.core.floats.spec import Calibration, FloatSpec
+from brookwind.core.floats.types import FLOAT_TYPES
+from brookwind.core.gravity import G_M_S2, sphere_diameter_m, submerged_weight_n
+from brookwind.core.motion.sphere import fall_speed_m_s
+from brookwind.core.rig.document import Conditions, Limits, Rig
+from brookwind.demo.load import demo_box
+
+FLOATS = [b for b in demo_box() if isinstance(b, FloatStock)]
+STILL = Plan(depth_m=2.0, line_m=1.9, species="rudd")
+WINDY = Conditions(distance_m=18, current_m_s=0.3, wind_m_s=4, fetch_m=200)
+
+
+def bound(window: Window, need: str) -> float:
+    return next(b.capacity_kg for b in window.bounds if b.need == need and b.capacity_kg) or 0.0
+
+
+@pytest.mark.parametrize("need", NEEDS, ids=lambda n: n.id)
+def test_a_float_at_the_bound_just_meets_the_need(need) -> None:  # type: ignore[no-untyped-def]
+    plan = STILL.model_copy(update={"conditions": WINDY, "line_strength_n": 12.0, "depth_m": 1.5, "line_m": 1.4})
+    if need.id == "splash":
+        plan = plan.model_copy(update={"conditions": Conditions(distance_m=18)})
+    plan = plan.model_copy(update={"tackle_kg": 0.0005})
+    limit, found = need.limit(plan), [b for b in capacity_window(plan).bounds if b.need == need.id]
+    assert limit is not None and len(found) == 1
+    if found[0].capacity_kg is None:
+        assert need.id in {"chop", "line"}
+        return
+    spec = FloatSpec(type=plan.type, capacity_kg=found[0].capacity_kg)
+    assert need.figure(plan, float_body(spec)) == pytest.approx(limit, rel=0.02)
+
+
+def test_needs_ask_for_what_anglers_know() -> None:
+    near = capacity_window(STILL)
+    far = capacity_window(STILL.model_copy(update={"conditions": Conditions(distance_m=30)}))
+    assert bound(far, "cast") > 2 * bound(near, "cast")
+    shy = capacity_window(STILL.model_copy(update={"species": "crucian-carp"}))
+    assert bound(shy, "fish") < bound(near, "fish")
+    blown = capacity_window(STILL.model_copy(update={"conditions": WINDY}))
+    assert bound(blown, "lean") > bound(near, "settle")
+    # On a pole nothing is cast.
+    poled = capacity_window(STILL.model_copy(update={"type": "pole-slim", "mount": "pole-fixed"}))
+    assert {b.need for b in poled.bounds}.isdisjoint({"cast", "rod", "line", "splash"})
+
+
+def test_simple_estimates_against_hand_figures() -> None:
+    # 3 g with 5 g of rod: 28 sqrt(3/8); vacuum range v^2/g is never passed.
+    assert cast_speed_m_s(0.003) == pytest.approx(28 * (3 / 8) ** 0.5)
+    body = float_body(FloatSpec(type="straight-waggler", capacity_kg=0.002))
+    assert 0.3 < cast_distance_m(body, 0.003) / (cast_speed_m_s(0.003) ** 2 / G_M_S2) < 1.0
+    # A 5.13 mm lead ball (AAA) falls at about sqrt(8 g d (s - 1) / (6 C)) with C 0.42: 1.28 m/s.
+    weight = submerged_weight_n(0.0008, 11340, 1000)
+    assert fall_speed_m_s(weight, sphere_diameter_m(0.0008, 11340), 1000) == pytest.approx(1.28, rel=0.06)
+    # Four times the weight: between half the time (constant drag) and the same.
+    slow, fast = (settle_time_s(w, 2.0, 0.00015, False, 1000.0) for w in (0.005, 0.02))
+    assert 0.4 < fast / slow < 0.75
+    assert settle_time_s(0.0, 2.0, 0.00015, False, 1000.0) == inf
+
+
+def test_pull_to_take_it_under_is_what_floats_and_what_moves() -> None:
+    body = float_body(FloatSpec(type="straight-waggler", capacity_kg=0.0012))
+    still = sinking_load_n(body, STILL.water_kg_m3) - working_load_n(STILL, body)
+    tip = 3.141593 / 4 * (2 * body.profile.radius_m(0.18)) ** 2 * STILL.tip_m
+    assert still == pytest.approx(STILL.water_kg_m3 * G_M_S2 * tip, rel=1e-3)
+    assert take_under_n(STILL, body) > still
+
+
+def test_shut_window_names_the_two_and_its_concession_opens_it() -> None:
+    plan = STILL.model_copy(update={"species": "crucian-carp", "conditions": Conditions(distance_m=30)})
+    window = capacity_window(plan, FLOATS)
+    assert window.empty and "cast" in window.says and "fish" in window.says
+    assert {c.needs for c in window.concessions} == {("cast",), ("fish", "splash")} or all(
+        set(c.needs) & {"cast", "fish"} for c in window.concessions
+    )
+    assert [c.share for c in window.concessions] == sorted(c.share for c in window.concessions)
+    for concession in window.concessions:
+        assert concession.change is not None
+        assert not capacity_window(conceded(plan, concession.change)).empty
+
+
+def conceded(plan: Plan, change: dict[str, float]) -> Plan:
+    limits = {k.removeprefix("limits."): v for k, v in change.items() if k.startswith("limits.")}
+    direct = {k: v for k, v in change.items() if not k.startswith("limits.")}
+    conditions = plan.conditions.model_copy(update=direct)
+    merged = conditions.model_copy(
+        update={"limits": Limits.model_validate({**conditions.limits.model_dump(), **limits})}
+    )
+    return plan.model_copy(update={"conditions": merged})
+
+
+@given(
+    kind=st.sampled_from([(t.id, m) for t in FLOAT_TYPES for m in t.mounts]),
+    depth=st.floats(0.2, 20),
+    distance=st.floats(1, 100),
+    current=st.sampled_from([0.0, 0.2, 1.5]),
+    wind=st.sampled_from([0.0, 3.0, 15.0]),
+    tackle=st.floats(-0.002, 0.02),
+)
+def test_any_plan_has_a_window_or_a_way_out(
+    kind: tuple[str, str], depth: float, distance: float, current: float, wind: float, tackle: float
+) -> None:
+    plan = Plan.model_validate(
+        {
+            "type": kind[0],
+            "mount": kind[1],
+            "depth_m": depth,
+            "line_m": depth,
+            "tackle_kg": tackle,
+            "conditions": {"distance_m": distance, "current_m_s": current, "wind_m_s": wind},
+        }
+    )
+    window = capacity_window(plan, FLOATS)
+    assert window.says.format(**window.figures)
+    assert bool(window.concessions) == window.empty
+    for said in (*window.bounds, *window.concessions, *(c for m in window.marks for c in m.checks)):
+        assert "{" not in said.says.format(**said.figures)
+    if window.low_kg and window.high_kg and not window.empty:
+        assert window.low_kg <= window.high_kg
+    ranks = [sum(not c.ok for c in m.checks) for m in window.marks]
+    assert ranks == sorted(ranks) and [m.rank for m in window.marks] == list(range(1, len(ranks) + 1))
+
+
+def test_marks_stand_at_their_real_capacity(rigs: dict[str, Rig]) -> None:
+    plan = plan_of(rigs["rudd-strung"])
+    found = {m.item: m for m in capacity_window(plan, FLOATS).marks}
+    assert all(m.type.endswith("waggler") or m.type.endswith("float") for m in found.values())
+    tested = found["float-03"]
+    assert tested.tested and tested.label_kg == 0.0016 and tested.capacity_kg == pytest.approx(0.00176, rel=0.01)
+    # A test that finds it far lighter moves the mark out of the window.
+    found_light = Calibration(volume_scale=0.55, mass_kg=0.0006, capacity_sigma_kg=0.0, readings=3, on="2026-11-01")
+    light = FLOATS[2].spec.model_copy(update={"calibration": found_light})
+    mark = capacity_window(plan, [FLOATS[2].model_copy(update={"spec": light})]).marks[0]
+    assert not mark.fits and log(tested.capacity_kg / mark.capacity_kg) > 0.3
+
+
+def test_a_float_that_cannot_be_is_named_and_the_others_stand() -> None:
+    bad = FloatStock(
+        item="bad", label="odd", spec=FloatSpec(type="straight-waggler", capacity_kg=0.001, own_mass_kg=0.9)
+    )
+    window = capacity_window(STILL, [bad, FLOATS[1]])
+    assert [f.item for f in window.faulty] == ["bad"] and len(window.marks) == 1
