@@ -81,7 +81,9 @@ def brute_force(profile: Profile, lean: float, depth: float) -> tuple[float, flo
 
 
 outlines = st.lists(st.tuples(st.floats(0.004, 0.06), st.floats(0.0005, 0.02)), min_size=2, max_size=5).map(
-    lambda steps: Profile([(z, r) for z, (_, r) in zip(np.cumsum([0.0, *(s[0] for s in steps[1:])]), steps)])
+    lambda steps: Profile(
+        [(z, r) for z, (_, r) in zip(np.cumsum([0.0, *(s[0] for s in steps[1:])]), steps, strict=False)]
+    )
 )
 
 
@@ -109,7 +111,8 @@ def test_archimedes_criterion_of_a_floating_cylinder(density: float) -> None:
         log = solid(Profile([(0.0, r), (height, r)]), WATER * density * pi * r * r * height, height / 2)
         rest = attitude(log, Pull(0.0), WATER)
         # A flat disc stays on its edge too, but stood up it stays up.
-        assert rest is not None and (rest.lean_rad < 1e-3 or rest.could_stand) == stands
+        assert rest is not None
+        assert (rest.lean_rad < 1e-3 or rest.could_stand) == stands
 
 
 def test_lean_of_a_weighted_cylinder_is_the_closed_form() -> None:
@@ -120,7 +123,8 @@ def test_lean_of_a_weighted_cylinder_is_the_closed_form() -> None:
         draft = mass / (WATER * pi * r * r)
         squared = 8.0 / (pi * r**4) * (mass * centre / WATER - pi * r * r * draft**2 / 2 - pi * r**4 / 4)
         assert squared > 0.1
-        assert rest is not None and tan(rest.lean_rad) ** 2 == pytest.approx(squared, rel=1e-3)
+        assert rest is not None
+        assert tan(rest.lean_rad) ** 2 == pytest.approx(squared, rel=1e-3)
 
 
 def around(body: FloatBody, pull: Pull, rest: Attitude) -> list[float]:
@@ -149,9 +153,13 @@ def test_more_load_leans_less_and_a_sideways_pull_leans_more() -> None:
     body = float_body(FloatSpec(type="cigar-slider", capacity_kg=0.015))
     full = load_at_immersion_n(body, body.length_m - body.design_tip_m, WATER)
     leans = [a.lean_rad for s in (0.05, 0.12, 0.2, 0.9) if (a := attitude(body, Pull(s * full), WATER))]
-    assert leans == sorted(leans, reverse=True) and leans[0] > 1.3 and leans[-1] == 0.0
+    assert leans == sorted(leans, reverse=True)
+    assert leans[0] > 1.3
+    assert leans[-1] == 0.0
     pulled = [a.lean_rad for s in (0.0, 0.05, 0.15) if (a := attitude(body, Pull(0.9 * full, s * full), WATER))]
-    assert pulled == sorted(pulled) and pulled[0] == 0.0 and pulled[1] > 0.01
+    assert pulled == sorted(pulled)
+    assert pulled[0] == 0.0
+    assert pulled[1] > 0.01
 
 
 def test_standing_is_abrupt_and_loaded_floats_stand_alone() -> None:
@@ -159,7 +167,10 @@ def test_standing_is_abrupt_and_loaded_floats_stand_alone() -> None:
     least = least_cocking_load_n(body, WATER)
     assert least is not None
     below, above = attitude(body, Pull(0.9 * least), WATER), attitude(body, Pull(1.03 * least), WATER)
-    assert below and above and below.lean_deg > 70 and above.lean_deg < 15
+    assert below
+    assert above
+    assert below.lean_deg > 70
+    assert above.lean_deg < 15
     for kind in ("loaded-waggler", "self-loaded", "feeder-float", "pole-body-down"):
         assert least_cocking_load_n(float_body(FloatSpec(type=kind, capacity_kg=FLOAT_TYPE[kind].at_kg)), WATER) == 0.0
 

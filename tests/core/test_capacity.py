@@ -38,7 +38,8 @@ def test_a_float_at_the_bound_just_meets_the_need(need) -> None:  # type: ignore
         plan = plan.model_copy(update={"conditions": Conditions(distance_m=18)})
     plan = plan.model_copy(update={"tackle_kg": 0.0005})
     limit, found = need.limit(plan), [b for b in capacity_window(plan).bounds if b.need == need.id]
-    assert limit is not None and len(found) == 1
+    assert limit is not None
+    assert len(found) == 1
     if found[0].capacity_kg is None:
         assert need.id in {"chop", "line"}
         return
@@ -84,7 +85,9 @@ def test_pull_to_take_it_under_is_what_floats_and_what_moves() -> None:
 def test_shut_window_names_the_two_and_its_concession_opens_it() -> None:
     plan = STILL.model_copy(update={"species": "crucian-carp", "conditions": Conditions(distance_m=30)})
     window = capacity_window(plan, FLOATS)
-    assert window.empty and "cast" in window.says and "fish" in window.says
+    assert window.empty
+    assert "cast" in window.says
+    assert "fish" in window.says
     assert {c.needs for c in window.concessions} == {("cast",), ("fish", "splash")} or all(
         set(c.needs) & {"cast", "fish"} for c in window.concessions
     )
@@ -133,7 +136,8 @@ def test_any_plan_has_a_window_or_a_way_out(
     if window.low_kg and window.high_kg and not window.empty:
         assert window.low_kg <= window.high_kg
     ranks = [sum(not c.ok for c in m.checks) for m in window.marks]
-    assert ranks == sorted(ranks) and [m.rank for m in window.marks] == list(range(1, len(ranks) + 1))
+    assert ranks == sorted(ranks)
+    assert [m.rank for m in window.marks] == list(range(1, len(ranks) + 1))
 
 
 def test_marks_stand_at_their_real_capacity(rigs: dict[str, Rig]) -> None:
@@ -141,12 +145,15 @@ def test_marks_stand_at_their_real_capacity(rigs: dict[str, Rig]) -> None:
     found = {m.item: m for m in capacity_window(plan, FLOATS).marks}
     assert all(m.type.endswith("waggler") or m.type.endswith("float") for m in found.values())
     tested = found["float-03"]
-    assert tested.tested and tested.label_kg == 0.0016 and tested.capacity_kg == pytest.approx(0.00176, rel=0.01)
+    assert tested.tested
+    assert tested.label_kg == 0.0016
+    assert tested.capacity_kg == pytest.approx(0.00176, rel=0.01)
     # A test that finds it far lighter moves the mark out of the window.
     found_light = Calibration(volume_scale=0.55, mass_kg=0.0006, capacity_sigma_kg=0.0, readings=3, on="2026-11-01")
     light = FLOATS[2].spec.model_copy(update={"calibration": found_light})
     mark = capacity_window(plan, [FLOATS[2].model_copy(update={"spec": light})]).marks[0]
-    assert not mark.fits and log(tested.capacity_kg / mark.capacity_kg) > 0.3
+    assert not mark.fits
+    assert log(tested.capacity_kg / mark.capacity_kg) > 0.3
 
 
 def test_a_float_that_cannot_be_is_named_and_the_others_stand() -> None:
@@ -154,4 +161,5 @@ def test_a_float_that_cannot_be_is_named_and_the_others_stand() -> None:
         item="bad", label="odd", spec=FloatSpec(type="straight-waggler", capacity_kg=0.001, own_mass_kg=0.9)
     )
     window = capacity_window(STILL, [bad, FLOATS[1]])
-    assert [f.item for f in window.faulty] == ["bad"] and len(window.marks) == 1
+    assert [f.item for f in window.faulty] == ["bad"]
+    assert len(window.marks) == 1

@@ -18,7 +18,7 @@ from brookwind.core.floats.immersion import (
     tip_per_newton_m,
 )
 from brookwind.core.floats.read import read_float
-from brookwind.core.floats.spec import FloatSpec
+from brookwind.core.floats.spec import FloatSpec, OutlinePoint
 from brookwind.core.floats.types import FLOAT_TYPE, FLOAT_TYPES
 from brookwind.core.gravity import G_M_S2, LABEL_WATER_KG_M3, lead_mass_kg
 from brookwind.core.water.density import water_density_kg_m3
@@ -112,6 +112,10 @@ def test_measures_beat_the_label_when_they_say_all() -> None:
     assert measured.guessed == ()
 
 
+def points(*pairs: tuple[float, float]) -> list[dict[str, float]]:
+    return [{"height_m": z, "diameter_m": d} for z, d in pairs]
+
+
 @pytest.mark.parametrize(
     ("fields", "code"),
     [
@@ -127,8 +131,8 @@ def test_measures_beat_the_label_when_they_say_all() -> None:
         ({"type": "feeder-float", "feed_kg": 0.15, "capacity_kg": 0.001}, "float-too-heavy"),
         ({"capacity_kg": None}, "float-size"),
         ({"body_material": "bananas"}, "float-material"),
-        ({"profile": [(0.0, 0.01), (0.05, 0.01), (0.03, 0.01)]}, "profile-order"),
-        ({"profile": [(0.0, 0.0), (0.1, 0.0)]}, "profile-empty"),
+        ({"profile": points((0.0, 0.01), (0.05, 0.01), (0.03, 0.01))}, "profile-order"),
+        ({"profile": points((0.0, 0.0), (0.1, 0.0))}, "profile-empty"),
     ],
 )
 def test_impossible_floats_are_refused(fields: dict[str, object], code: str) -> None:
@@ -140,7 +144,7 @@ def test_impossible_floats_are_refused(fields: dict[str, object], code: str) -> 
 def test_each_step_of_knowledge_replaces_guesses() -> None:
     label = float_body(FloatSpec(type="avon", capacity_kg=0.003))
     some = float_body(FloatSpec(type="avon", capacity_kg=0.003, body_diameter_m=0.012, tip_diameter_m=0.004))
-    outline = tuple((z, 2 * r) for z, r in label.profile.points)
+    outline = tuple(OutlinePoint(height_m=z, diameter_m=2 * r) for z, r in label.profile.points)
     whole = float_body(FloatSpec(type="avon", capacity_kg=0.003, profile=outline))
     weighed = float_body(FloatSpec(type="avon", profile=outline, own_mass_kg=label.mass_kg))
     assert set(weighed.guessed) < set(whole.guessed) < set(some.guessed) < set(label.guessed)

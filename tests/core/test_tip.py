@@ -28,7 +28,8 @@ def test_skin_on_a_bristle_is_a_centimetre_and_the_page_says_so(rigs: dict[str, 
     assert surface_tension_n(0.0005) / G_M_S2 == pytest.approx(24e-6, rel=0.03)
     pole = rigs["roach-pole"]
     fine = tip_range(settle(pole), pole.float_piece.spec)
-    assert fine.fine and "beyond anyone" in fine.says
+    assert fine.fine
+    assert "beyond anyone" in fine.says
     assert next(p for p in fine.parts if p.id == "skin").tip_m > 0.01
 
 
@@ -46,7 +47,8 @@ def test_range_narrows_with_a_tube_test_and_with_trimming(rigs: dict[str, Rig]) 
 def test_tip_asked_for_grows_by_each_need(rigs: dict[str, Rig]) -> None:
     rig = rigs["rudd-strung"]
     calm = tip_advice(rig, settle(rig))
-    assert calm.tip_m == pytest.approx(0.005) and [n.id for n in calm.needs] == ["calm"]
+    assert calm.tip_m == pytest.approx(0.005)
+    assert [n.id for n in calm.needs] == ["calm"]
     rough = rig.model_copy(update={"conditions": Conditions(wave_height_m=0.05, dragging=True)})
     more = tip_advice(rough, settle(rough))
     assert more.tip_m == pytest.approx(0.005 + 0.25 * 0.05 + 0.005)
@@ -58,7 +60,8 @@ def test_too_small_to_see_says_what_would_be_seen(rigs: dict[str, Rig]) -> None:
     assert least_seen_tip_m(20.0, 0.0035) == pytest.approx(0.00967, rel=0.01)
     rig = rigs["rudd-strung"].model_copy(update={"conditions": Conditions(distance_m=25)})
     advice = tip_advice(rig, settle(rig))
-    assert not advice.seen and advice.tip_m == pytest.approx(advice.seen_m, abs=1e-4)
+    assert not advice.seen
+    assert advice.tip_m == pytest.approx(advice.seen_m, abs=1e-4)
     assert "too small to see" in advice.says
     far = rig.model_copy(update={"conditions": Conditions(distance_m=90)})
     assert "no tip of this float" in tip_advice(far, settle(far)).says
@@ -73,10 +76,15 @@ def test_sea_and_metal_rows_are_put_right_by_what_they_say(rigs: dict[str, Rig])
     # Handbook 5.1: sea water lifts the whole submerged volume, not the capacity alone.
     volume = s.body.profile.volume_below_m3(s.immersion_m)
     assert sea.add_kg * (1 - 1026.6 / 11340) == pytest.approx(27.1 * volume, rel=0.15)
-    assert sea.change_m is not None and sea.change_m > 0.005 and sea.put_right.startswith("add ")
-    assert rows["lead"].same and rows["lead"].change_m == pytest.approx(0.0) and rows["lead"].put_right == "as it is"
+    assert sea.change_m is not None
+    assert sea.change_m > 0.005
+    assert sea.put_right.startswith("add ")
+    assert rows["lead"].same
+    assert rows["lead"].change_m == pytest.approx(0.0)
+    assert rows["lead"].put_right == "as it is"
     tin, tungsten = rows["tin"], rows["tungsten"]
-    assert tin.add_kg > 0.0 > tungsten.add_kg and tungsten.put_right.startswith("take off")
+    assert tin.add_kg > 0.0 > tungsten.add_kg
+    assert tungsten.put_right.startswith("take off")
     # In brackets of the periodic table: a tin gram pulls 0.863 g, lead 0.912, tungsten 0.948.
     assert tin.add_kg > rows["steel"].add_kg > rows["bismuth"].add_kg > 0.0
 
@@ -91,9 +99,11 @@ def test_equivalents_need_a_float_that_stands(rigs: dict[str, Rig]) -> None:
 def test_weights_arrive_from_the_float_down_and_end_at_the_rig(rigs: dict[str, Rig]) -> None:
     s = settle(rigs["rudd-strung"])
     steps = arrivals(s)
-    assert steps[0].status == "lies" and steps[0].carried_kg == 0.0
+    assert steps[0].status == "lies"
+    assert steps[0].carried_kg == 0.0
     assert [a.carried_kg for a in steps] == sorted(a.carried_kg for a in steps)
-    assert steps[-1].status == "stands" and steps[-1].tip_m == pytest.approx(s.tip_m, abs=1e-6)
+    assert steps[-1].status == "stands"
+    assert steps[-1].tip_m == pytest.approx(s.tip_m, abs=1e-6)
 
 
 def test_lift_shot_lifted_and_laid_down(rigs: dict[str, Rig]) -> None:

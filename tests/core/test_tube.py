@@ -63,7 +63,8 @@ def test_capacity_off_its_label_is_found_again(kind: tuple[str, float], volume: 
     assert fit.calibration.capacity_sigma_kg < 0.06 * body.rated_kg
     assert not any(r.doubtful for r in fit.residuals)
     again = float_body(spec.model_copy(update={"calibration": fit.calibration}))
-    assert again.rated_kg == pytest.approx(fit.capacity_kg) and again.tested
+    assert again.rated_kg == pytest.approx(fit.capacity_kg)
+    assert again.tested
 
 
 def test_more_readings_know_more_and_the_tip_comes_with_the_third() -> None:

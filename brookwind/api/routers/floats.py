@@ -15,7 +15,7 @@ from brookwind.core.capacity.plan import plan_of
 from brookwind.core.capacity.window import Window, capacity_window
 from brookwind.core.errors import OutOfRange, Problem
 from brookwind.core.floats.describe import FloatFacts, describe
-from brookwind.core.floats.spec import FloatSpec
+from brookwind.core.floats.spec import FloatSpec, OutlinePoint
 from brookwind.core.floats.tube import TubeFit, TubeTest, fit_tube
 from brookwind.core.rig.document import Rig
 from brookwind.formats.float_profile import read_profile
@@ -60,9 +60,9 @@ class States(BaseModel):
 
 
 class ProfileRead(BaseModel):
-    """A measured outline: height above the base and diameter. [m]"""
+    """A measured outline, from the base up."""
 
-    points: tuple[tuple[float, float], ...]
+    points: tuple[OutlinePoint, ...]
 
 
 @router.post("/choose")
@@ -102,4 +102,4 @@ def tube(request: TubeRequest) -> TubeFit:
 @router.post("/profile")
 def profile(body: FileBody) -> ProfileRead:
     """A measured outline from a CSV file."""
-    return ProfileRead(points=read_profile(body))
+    return ProfileRead(points=tuple(OutlinePoint(height_m=z, diameter_m=d) for z, d in read_profile(body)))

@@ -25,6 +25,10 @@ MEASURES_ERROR = 0.04
 """Standard error of a capacity from the float's own mass and measures. Editable default."""
 
 
+FINE_M = 0.0025
+"""A tip thinner than this is a fine one. [m] Editable default."""
+
+
 class TipPart(Sourced):
     """One cause of doubt: what it is worth as load and as tip, nine times in ten."""
 
@@ -48,7 +52,7 @@ class TipRange(Frozen):
     parts: tuple[TipPart, ...]
     """Largest first."""
     fine: bool
-    """The skin of the water alone moves this tip by more than a millimetre."""
+    """So thin a tip that the skin of the water alone moves it by more than a millimetre."""
     says: str
     figures: dict[str, Figure] = Field(default_factory=dict)
 
@@ -108,7 +112,7 @@ def tip_range(settled: Settled, spec: FloatSpec) -> TipRange:
     everything = sum(s**2 for _, s, _ in (*trimmed.values(), *tied.values())) ** 0.5
     low, high, sinks = _through_curve(settled, everything)
     trim_low, trim_high, _ = _through_curve(settled, sum(s**2 for _, s, _ in trimmed.values()) ** 0.5)
-    fine = skin * slope > 0.001
+    fine = skin * slope > 0.001 and body.profile.radius_m(settled.immersion_m) < FINE_M / 2.0
     return TipRange(
         low_m=low,
         high_m=high,
@@ -140,5 +144,5 @@ def _says(fine: bool, by: str) -> str:
             "Trim at the water and expect {low} to {high}."
         )
     if by == "label":
-        return "A tube test, or trimming at the water until it sits right, narrows this to {low} to {high}."
-    return "Trimmed at the water it stays within {low} to {high}."
+        return "A tube test narrows this; trimmed at the water it keeps to {low} to {high}, as the water clings to it."
+    return "Trimmed at the water it keeps to {low} to {high}, as the water clings to it."

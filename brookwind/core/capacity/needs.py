@@ -260,7 +260,7 @@ NEEDS: tuple[Need, ...] = (
     Need(
         id="fish", name="Fish", side="upper", best="less", quantity="force",
         figure=take_under_n, limit=lambda p: p.pull_n,
-        says="takes {figure} to pull under, {limit} suits the fish",
+        says="takes {figure} of pull to go under, {limit} of pull suits the fish",
         give="offer the fish {figure} of pull instead of {limit}",
         change=lambda _, v: {"limits.pull_n": v},
         why="What still floats above the wanted tip, and mass × 0.25 m/s² of rig and dragged water.",

@@ -51,7 +51,7 @@ class Check(Frozen):
     figures: dict[str, Figure] = Field(default_factory=dict)
 
 
-class Mark(Frozen):
+class FloatMark(Frozen):
     """A float of the box on the scale."""
 
     item: str
@@ -99,7 +99,7 @@ class Window(Frozen):
     high_kg: float | None
     empty: bool
     bounds: tuple[Bound, ...]
-    marks: tuple[Mark, ...]
+    marks: tuple[FloatMark, ...]
     concessions: tuple[Concession, ...]
     """Smallest first; only when the window is shut."""
     faulty: tuple[Faulty, ...]
@@ -219,7 +219,7 @@ def _at(plan: Plan, need: Need, capacity: float) -> float:
 
 def _marks(
     plan: Plan, floats: Sequence[FloatStock], low: float | None, high: float | None
-) -> tuple[tuple[Mark, ...], tuple[Faulty, ...]]:
+) -> tuple[tuple[FloatMark, ...], tuple[Faulty, ...]]:
     needs = [(n, limit) for n in NEEDS if (limit := n.limit(plan)) is not None]
     middle = _favoured(low, high)
     ranked, faulty = [], []
@@ -261,8 +261,8 @@ def _check(need: Need, figure: float, limit: float, ok: bool) -> Check:
     return Check(need=need.id, name=need.name, ok=ok, says=need.says, figures=given)
 
 
-def _mark(plan: Plan, rank: int, stock: FloatStock, body: FloatBody, checks: tuple[Check, ...]) -> Mark:
-    return Mark(
+def _mark(plan: Plan, rank: int, stock: FloatStock, body: FloatBody, checks: tuple[Check, ...]) -> FloatMark:
+    return FloatMark(
         item=stock.item,
         label=stock.label,
         type=body.type.name,

@@ -176,7 +176,7 @@ def _proportioned(spec: FloatSpec, kind: FloatType, built_in: float | None) -> t
 def _measured(spec: FloatSpec, kind: FloatType) -> tuple[Dimensions, Profile]:
     assert spec.profile is not None
     try:
-        profile = Profile([(z, d / 2.0) for z, d in spec.profile])
+        profile = Profile([(p.height_m, p.diameter_m / 2.0) for p in spec.profile])
     except BrookwindError as error:
         raise error.under("profile") from error
     return measured_dimensions(spec, kind, profile), profile

@@ -12,7 +12,13 @@ from brookwind.core.rig.materials import FLOAT_MATERIAL
 
 Length = Annotated[float, Field(gt=0, le=1.5)]
 Diameter = Annotated[float, Field(gt=0, le=5.0)]
-Point = Annotated[tuple[Annotated[float, Field(ge=0, le=1.5)], Annotated[float, Field(ge=0, le=0.4)]], Field()]
+
+
+class OutlinePoint(Frozen):
+    """A point of a measured outline: height above the base and diameter there. [m]"""
+
+    height_m: float = Field(ge=0, le=1.5)
+    diameter_m: float = Field(ge=0, le=0.4)
 
 
 class Calibration(Frozen):
@@ -56,8 +62,8 @@ class FloatSpec(Frozen):
     """Share of the feed still in the frame. [0 to 1]"""
     feed_kg: float | None = Field(default=None, ge=0, le=0.2)
     """Feed the frame holds when full, damp, weighed in air; the type's usual when not given. [kg]"""
-    profile: tuple[Point, ...] | None = Field(default=None, min_length=2, max_length=400)
-    """Measured outline: height above the base and diameter. [m]"""
+    profile: tuple[OutlinePoint, ...] | None = Field(default=None, min_length=2, max_length=400)
+    """Measured outline, from the base up."""
     calibration: Calibration | None = None
 
     @field_validator("stem_material", "body_material", "tip_material")

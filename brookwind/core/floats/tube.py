@@ -217,6 +217,7 @@ def _answer(
             Residual(load_kg=r.load_kg, seen_m=seen, fitted_m=fitted, doubtful=not fits and off > DOUBTFUL)
         )
     share = real.rated_kg / body.rated_kg - 1.0
+    longest = min(body.length_m, max(1.2 * max(r.seen_m for r in residuals), body.longest_tip_m))
     more = "more" if share > 0 else "less"
     return TubeFit(
         calibration=calibration,
@@ -226,8 +227,8 @@ def _answer(
         label_kg=body.rated_kg,
         fitted=("volume", "mass", "tip") if with_tip else ("volume", "mass"),
         residuals=tuple(residuals),
-        curve=_curve(real, water),
-        label_curve=_curve(body, water),
+        curve=_curve(real, water, longest),
+        label_curve=_curve(body, water, longest),
         says=f"It carries {{real}}, {abs(share) * 100:.0f} % {more} than the {{label}} it was taken for."
         if abs(share) >= 0.005
         else "It carries {real}, just what it was taken for.",
@@ -254,9 +255,8 @@ def _calibration(found: Array, sigma_kg: float, test: TubeTest) -> Calibration:
     )
 
 
-def _curve(body: FloatBody, water: float) -> tuple[tuple[float, float], ...]:
-    """Tip against load from the shoulder up, for drawing. [kg, m]"""
-    most = body.longest_tip_m
+def _curve(body: FloatBody, water: float, most: float) -> tuple[tuple[float, float], ...]:
+    """Tip against load from the longest tip to none, for drawing. [kg, m]"""
     high = sinking_load_n(body, water)
     points = []
     for i in range(41):

@@ -35,6 +35,16 @@ export type LevelSource = Survey["level"];
 export type Instrument = Schemas["State"];
 export type Figures = Record<string, Schemas["Figure"]>;
 export type ReadSoundings = Schemas["Soundings"];
+export type Choosing = Schemas["Choosing"];
+export type Window = Schemas["Window"];
+export type FloatMark = Schemas["FloatMark"];
+export type States = Schemas["States"];
+export type Arrival = Schemas["Arrival"];
+export type FloatSpec = Schemas["FloatSpec"];
+export type FloatFacts = Schemas["FloatFacts"];
+export type TubeTest = Schemas["TubeTest"];
+export type TubeFit = Schemas["TubeFit"];
+export type Conditions = Schemas["Conditions"];
 export type KeptSwim = Schemas["Kept_SwimFields_"];
 export type SwimFields = Schemas["SwimFields"];
 export type WaterFields = Schemas["WaterFields"];
@@ -97,6 +107,16 @@ export const api = {
   catalogue: () => must(client.GET("/api/catalogue")),
   box: () => must(client.GET("/api/box")),
   createBoxItem: (body: BoxItem) => must(client.POST("/api/box", { body })),
+  updateBoxItem: (key: string, version: number, fields: BoxItem) =>
+    must(client.PUT("/api/box/{key}", { params: { path: { key } }, body: { version, fields } })),
+  chooseFloat: (rig: Rig) => must(client.POST("/api/float/choose", { body: { rig } })) as Promise<Choosing>,
+  floatStates: (rig: Rig) => must(client.POST("/api/float/states", { body: { rig } })) as Promise<States>,
+  describeFloat: (spec: FloatSpec) =>
+    must(client.POST("/api/float/describe", { body: { spec } })) as Promise<FloatFacts>,
+  fitTube: (body: { spec: FloatSpec; test: TubeTest }) =>
+    must(client.POST("/api/float/tube", { body })) as Promise<TubeFit>,
+  readProfile: (file: Blob) =>
+    must(client.POST("/api/float/profile", asFile(file)) as Promise<Answer<Schemas["ProfileRead"]>>),
   waters: () => must(client.GET("/api/waters")),
   createWater: (body: WaterFields) => must(client.POST("/api/waters", { body })),
   swims: () => must(client.GET("/api/swims")),

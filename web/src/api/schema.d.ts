@@ -136,6 +136,106 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/float/choose": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Choose
+         * @description The capacity window with the floats of the box, and the tip to ask for.
+         */
+        post: operations["choose_api_float_choose_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/float/describe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Describe Float
+         * @description What a float amounts to: measures, masses, curve, what is guessed.
+         */
+        post: operations["describe_float_api_float_describe_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/float/profile": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Profile
+         * @description A measured outline from a CSV file.
+         */
+        post: operations["profile_api_float_profile_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/float/states": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * States
+         * @description What the float does as each weight arrives or it empties, and what other water or metal does.
+         */
+        post: operations["states_api_float_states_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/float/tube": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Tube
+         * @description The float that explains the readings of a tube test.
+         */
+        post: operations["tube_api_float_tube_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/instruments": {
         parameters: {
             query?: never;
@@ -808,6 +908,25 @@ export interface components {
             tip_m: number;
         };
         /**
+         * Arrival
+         * @description The float with so many of its weights hanging.
+         */
+        Arrival: {
+            /** Carried Kg */
+            carried_kg: number;
+            /** Lean Rad */
+            lean_rad: number;
+            /** Says */
+            says: string;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "stands" | "lies" | "sinks";
+            /** Tip M */
+            tip_m: number | null;
+        };
+        /**
          * AsWanted
          * @description The tip shows as wanted.
          */
@@ -898,6 +1017,35 @@ export interface components {
             position_m?: number | null;
         };
         /**
+         * Bound
+         * @description What one need asks of the capacity.
+         */
+        Bound: {
+            /** Capacity Kg */
+            capacity_kg: number | null;
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Name */
+            name: string;
+            /** Need */
+            need: string;
+            /** Says */
+            says: string;
+            /**
+             * Side
+             * @enum {string}
+             */
+            side: "lower" | "upper";
+            /** Source */
+            source: string;
+            /** Unmet */
+            unmet: boolean;
+            /** Why */
+            why: string;
+        };
+        /**
          * Bounds
          * @description What one reading alone leaves open. [m]
          */
@@ -940,6 +1088,27 @@ export interface components {
             version: number;
         };
         /**
+         * Calibration
+         * @description What a tube test found of a float. It stands for the label from then on.
+         */
+        Calibration: {
+            /** Capacity Sigma Kg */
+            capacity_sigma_kg: number;
+            /** Mass Kg */
+            mass_kg: number;
+            /** On */
+            on: string;
+            /** Readings */
+            readings: number;
+            /**
+             * Tip Scale
+             * @default 1
+             */
+            tip_scale: number;
+            /** Volume Scale */
+            volume_scale: number;
+        };
+        /**
          * Cast
          * @description One cast with the plummet.
          */
@@ -972,6 +1141,8 @@ export interface components {
             baits: components["schemas"]["BaitKind"][];
             /** Families */
             families: components["schemas"]["FamilyChoice"][];
+            /** Float Materials */
+            float_materials: components["schemas"]["Material"][];
             /** Float Types */
             float_types: components["schemas"]["FloatTypeChoice"][];
             /** Hooks */
@@ -1077,6 +1248,24 @@ export interface components {
             rate_m_h: number;
         };
         /**
+         * Check
+         * @description One need against one float.
+         */
+        Check: {
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Name */
+            name: string;
+            /** Need */
+            need: string;
+            /** Ok */
+            ok: boolean;
+            /** Says */
+            says: string;
+        };
+        /**
          * Choice
          * @description Something to pick, in words.
          */
@@ -1089,6 +1278,14 @@ export interface components {
             says: string;
             /** Source */
             source: string;
+        };
+        /**
+         * Choosing
+         * @description What the choice of float goes by.
+         */
+        Choosing: {
+            advice: components["schemas"]["TipAdvice"];
+            window: components["schemas"]["Window"];
         };
         /**
          * Chop
@@ -1133,6 +1330,80 @@ export interface components {
             high_m: number;
             /** Low M */
             low_m: number;
+        };
+        /**
+         * Concession
+         * @description Something to give up that opens the window.
+         */
+        Concession: {
+            /** Change */
+            change: {
+                [key: string]: number;
+            } | null;
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Needs */
+            needs: string[];
+            /** Says */
+            says: string;
+            /** Share */
+            share: number;
+        };
+        /**
+         * Conditions
+         * @description What the float has to cope with: where it is fished, the wind and the current there, and the tackle.
+         */
+        Conditions: {
+            /**
+             * Current M S
+             * @default 0
+             */
+            current_m_s: number;
+            /**
+             * Distance M
+             * @default 12
+             */
+            distance_m: number;
+            /**
+             * Dragging
+             * @default false
+             */
+            dragging: boolean;
+            /**
+             * Fetch M
+             * @default 50
+             */
+            fetch_m: number;
+            /**
+             * @default {
+             *       "lean_deg": 15,
+             *       "run_lost_m": 4,
+             *       "splash_kg_m": 0.006,
+             *       "tackle_share": 0.4
+             *     }
+             */
+            limits: components["schemas"]["Limits"];
+            /**
+             * Rod Most Kg
+             * @default 0.03
+             */
+            rod_most_kg: number;
+            /**
+             * Settle S
+             * @default 15
+             */
+            settle_s: number;
+            /** Wave Height M */
+            wave_height_m?: number | null;
+            /** Wave Period S */
+            wave_period_s?: number | null;
+            /**
+             * Wind M S
+             * @default 0
+             */
+            wind_m_s: number;
         };
         /**
          * Crease
@@ -1254,6 +1525,44 @@ export interface components {
             why: string;
         };
         /**
+         * Equivalent
+         * @description One row of the table.
+         */
+        Equivalent: {
+            /** Add Kg */
+            add_kg: number;
+            /** Change M */
+            change_m: number | null;
+            /**
+             * Group
+             * @enum {string}
+             */
+            group: "water" | "metal";
+            /** Name */
+            name: string;
+            /** Put Right */
+            put_right: string;
+            /** Same */
+            same: boolean;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "stands" | "lies" | "sinks";
+            /** Tip M */
+            tip_m: number | null;
+        };
+        /**
+         * Equivalents
+         * @description The table, and the tip it is held against.
+         */
+        Equivalents: {
+            /** Rows */
+            rows: components["schemas"]["Equivalent"][];
+            /** Tip M */
+            tip_m: number;
+        };
+        /**
          * EvaluateRequest
          * @description A rig to evaluate.
          */
@@ -1303,7 +1612,7 @@ export interface components {
              * Mount
              * @enum {string}
              */
-            mount: "bottom-end-fixed" | "top-and-bottom-fixed" | "pole-fixed" | "in-line-sliding" | "bottom-end-sliding";
+            mount: "bottom-end-fixed" | "top-and-bottom-fixed" | "in-line-fixed" | "pole-fixed" | "pole-sliding" | "in-line-sliding" | "bottom-end-sliding";
             /** Name */
             name: string;
             /** Pattern */
@@ -1314,6 +1623,18 @@ export interface components {
             source: string;
             /** Species */
             species: string;
+        };
+        /**
+         * Faulty
+         * @description A float of the box that cannot be built.
+         */
+        Faulty: {
+            /** Item */
+            item: string;
+            /** Label */
+            label: string;
+            /** Says */
+            says: string;
         };
         /**
          * Feature
@@ -1344,7 +1665,7 @@ export interface components {
              * Quantity
              * @enum {string}
              */
-            quantity: "depth" | "line" | "tip" | "load";
+            quantity: "depth" | "line" | "tip" | "load" | "distance" | "time" | "angle" | "speed" | "force" | "share";
             /** Value */
             value: number;
         };
@@ -1411,7 +1732,7 @@ export interface components {
              * Mount
              * @enum {string}
              */
-            mount: "bottom-end-fixed" | "top-and-bottom-fixed" | "pole-fixed" | "in-line-sliding" | "bottom-end-sliding";
+            mount: "bottom-end-fixed" | "top-and-bottom-fixed" | "in-line-fixed" | "pole-fixed" | "pole-sliding" | "in-line-sliding" | "bottom-end-sliding";
             /** Position M */
             position_m?: number | null;
             spec: components["schemas"]["FloatSpec"];
@@ -1421,6 +1742,8 @@ export interface components {
          * @description The float at rest, and what its body is taken to be. Loads are lead-shot grams under this water, in kg.
          */
         FloatAnswer: {
+            /** Base M */
+            base_m: number;
             /** Capacity Kg */
             capacity_kg: number;
             /** Carried Kg */
@@ -1436,8 +1759,10 @@ export interface components {
             guessed: string[];
             /** Immersion M */
             immersion_m: number;
+            /** Lean Rad */
+            lean_rad: number;
             /** Least Standing Kg */
-            least_standing_kg: number;
+            least_standing_kg: number | null;
             /** Length M */
             length_m: number;
             /** Outline */
@@ -1461,31 +1786,130 @@ export interface components {
              * @enum {string}
              */
             status: "stands" | "lies" | "sinks";
+            /** Tested */
+            tested: boolean;
             /** Tip Foot M */
             tip_foot_m: number;
             /** Tip M */
             tip_m: number;
             /** Tip Per 10 Mg M */
             tip_per_10_mg_m: number;
+            tip_range: components["schemas"]["TipRange"] | null;
             /** Wanted Kg */
             wanted_kg: number | null;
+        };
+        /**
+         * FloatFacts
+         * @description What a float amounts to, in fresh water at 15 °C. Loads as lead. [kg]
+         */
+        FloatFacts: {
+            /** Body Diameter M */
+            body_diameter_m: number;
+            /** Body Length M */
+            body_length_m: number;
+            /** Built In Kg */
+            built_in_kg: number;
+            /** Capacity Kg */
+            capacity_kg: number;
+            /** Design Tip M */
+            design_tip_m: number;
+            /** Guessed */
+            guessed: string[];
+            /** Immersion M */
+            immersion_m: number;
+            /** Least Standing Kg */
+            least_standing_kg: number | null;
+            /** Length M */
+            length_m: number;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Outline */
+            outline: [
+                number,
+                number
+            ][];
+            /** Paint M */
+            paint_m: number;
+            /** Rated Kg */
+            rated_kg: number;
+            /** Sinking Kg */
+            sinking_kg: number;
+            /** Stem Diameter M */
+            stem_diameter_m: number;
+            /** Stem Length M */
+            stem_length_m: number;
+            /** Tested */
+            tested: boolean;
+            /** Tip Diameter M */
+            tip_diameter_m: number;
+            /** Tip Length M */
+            tip_length_m: number;
+            /** Tip Per 10 Mg M */
+            tip_per_10_mg_m: number;
+            /** Type */
+            type: string;
+        };
+        /**
+         * FloatMark
+         * @description A float of the box on the scale.
+         */
+        FloatMark: {
+            /** Capacity Kg */
+            capacity_kg: number;
+            /** Checks */
+            checks: components["schemas"]["Check"][];
+            /** Fits */
+            fits: boolean;
+            /** Immersion M */
+            immersion_m: number;
+            /** Item */
+            item: string;
+            /** Label */
+            label: string;
+            /** Label Kg */
+            label_kg: number | null;
+            /** Outline */
+            outline: [
+                number,
+                number
+            ][];
+            /** Paint M */
+            paint_m: number;
+            /** Rank */
+            rank: number;
+            /** Tested */
+            tested: boolean;
+            /** Type */
+            type: string;
         };
         /**
          * FloatSpec
          * @description A float as entered. What is None is guessed from the type and said to be a guess.
          */
         FloatSpec: {
+            /**
+             * Ballast
+             * @default 0
+             */
+            ballast: number;
             /** Body Diameter M */
             body_diameter_m?: number | null;
             /** Body Length M */
             body_length_m?: number | null;
-            /**
-             * Built In Kg
-             * @default 0
-             */
-            built_in_kg: number;
+            /** Body Material */
+            body_material?: string | null;
+            /** Built In Kg */
+            built_in_kg?: number | null;
+            calibration?: components["schemas"]["Calibration"] | null;
             /** Capacity Kg */
-            capacity_kg: number;
+            capacity_kg?: number | null;
+            /**
+             * Feed
+             * @default 1
+             */
+            feed: number;
+            /** Feed Kg */
+            feed_kg?: number | null;
             /**
              * Label
              * @default
@@ -1493,14 +1917,20 @@ export interface components {
             label: string;
             /** Own Mass Kg */
             own_mass_kg?: number | null;
+            /** Profile */
+            profile?: components["schemas"]["OutlinePoint"][] | null;
             /** Stem Diameter M */
             stem_diameter_m?: number | null;
             /** Stem Length M */
             stem_length_m?: number | null;
+            /** Stem Material */
+            stem_material?: string | null;
             /** Tip Diameter M */
             tip_diameter_m?: number | null;
             /** Tip Length M */
             tip_length_m?: number | null;
+            /** Tip Material */
+            tip_material?: string | null;
             /** Type */
             type: string;
         };
@@ -1524,22 +1954,35 @@ export interface components {
             /** Label */
             label: string;
             spec: components["schemas"]["FloatSpec"];
+            tube?: components["schemas"]["TubeTest"] | null;
         };
         /**
          * FloatTypeChoice
          * @description A float type.
          */
         FloatTypeChoice: {
+            /** Body */
+            body: string;
+            /** Chamber */
+            chamber: boolean;
+            /** Frame */
+            frame: boolean;
             /** Id */
             id: string;
             /** Mounts */
-            mounts: ("bottom-end-fixed" | "top-and-bottom-fixed" | "pole-fixed" | "in-line-sliding" | "bottom-end-sliding")[];
+            mounts: ("bottom-end-fixed" | "top-and-bottom-fixed" | "in-line-fixed" | "pole-fixed" | "pole-sliding" | "in-line-sliding" | "bottom-end-sliding")[];
             /** Name */
             name: string;
             /** Says */
             says: string;
+            /** Sized */
+            sized: boolean;
             /** Source */
             source: string;
+            /** Stem */
+            stem: string;
+            /** Tip */
+            tip: string;
             /** Usual Tip M */
             usual_tip_m: number;
         };
@@ -1891,6 +2334,34 @@ export interface components {
             tip: components["schemas"]["TipColour"];
         };
         /**
+         * Limits
+         * @description What is put up with when a capacity is chosen. All editable defaults.
+         */
+        Limits: {
+            /**
+             * Lean Deg
+             * @default 15
+             */
+            lean_deg: number;
+            /** Pull N */
+            pull_n?: number | null;
+            /**
+             * Run Lost M
+             * @default 4
+             */
+            run_lost_m: number;
+            /**
+             * Splash Kg M
+             * @default 0.006
+             */
+            splash_kg_m: number;
+            /**
+             * Tackle Share
+             * @default 0.4
+             */
+            tackle_share: number;
+        };
+        /**
          * LineMaterial
          * @description A line material; `colour` is not kept, how it lies on water is.
          */
@@ -2092,6 +2563,16 @@ export interface components {
              * @enum {string}
              */
             what: "no-bead";
+        };
+        /**
+         * OutlinePoint
+         * @description A point of a measured outline: height above the base and diameter there. [m]
+         */
+        OutlinePoint: {
+            /** Diameter M */
+            diameter_m: number;
+            /** Height M */
+            height_m: number;
         };
         /**
          * Picture
@@ -2336,6 +2817,14 @@ export interface components {
             surface_ms: number;
         };
         /**
+         * ProfileRead
+         * @description A measured outline, from the base up.
+         */
+        ProfileRead: {
+            /** Points */
+            points: components["schemas"]["OutlinePoint"][];
+        };
+        /**
          * Proposal
          * @description A balanced rig, and what it costs.
          */
@@ -2385,6 +2874,20 @@ export interface components {
             survey: components["schemas"]["Survey"];
         };
         /**
+         * Residual
+         * @description A reading against the fit.
+         */
+        Residual: {
+            /** Doubtful */
+            doubtful: boolean;
+            /** Fitted M */
+            fitted_m: number;
+            /** Load Kg */
+            load_kg: number;
+            /** Seen M */
+            seen_m: number;
+        };
+        /**
          * Resize
          * @description Swap a shot for the next size up (1) or down (-1) that the box holds.
          */
@@ -2424,6 +2927,24 @@ export interface components {
             aim: components["schemas"]["Aim"];
             /** Components */
             components: (components["schemas"]["LineSection"] | components["schemas"]["Stop"] | components["schemas"]["Bead"] | components["schemas"]["Sleeve"] | components["schemas"]["Float"] | components["schemas"]["Shot"] | components["schemas"]["Weight"] | components["schemas"]["Swivel"] | components["schemas"]["Hook"] | components["schemas"]["Bait"])[];
+            /**
+             * @default {
+             *       "current_m_s": 0,
+             *       "distance_m": 12,
+             *       "dragging": false,
+             *       "fetch_m": 50,
+             *       "limits": {
+             *         "lean_deg": 15,
+             *         "run_lost_m": 4,
+             *         "splash_kg_m": 0.006,
+             *         "tackle_share": 0.4
+             *       },
+             *       "rod_most_kg": 0.03,
+             *       "settle_s": 15,
+             *       "wind_m_s": 0
+             *     }
+             */
+            conditions: components["schemas"]["Conditions"];
             /** Family */
             family: string;
             /** Id */
@@ -2468,6 +2989,13 @@ export interface components {
             setting_m: number;
             /** Tied For M */
             tied_for_m: number;
+        };
+        /**
+         * RigRequest
+         * @description A rig to be looked at.
+         */
+        RigRequest: {
+            rig: components["schemas"]["Rig"];
         };
         /**
          * RigSummary
@@ -2801,6 +3329,13 @@ export interface components {
             soundings: components["schemas"]["Sounding"][];
         };
         /**
+         * SpecRequest
+         * @description A float as entered.
+         */
+        SpecRequest: {
+            spec: components["schemas"]["FloatSpec"];
+        };
+        /**
          * Species
          * @description A fish: where it is usually sought, and the usual bait and hook.
          */
@@ -2820,6 +3355,8 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+            /** Pull N */
+            pull_n: number;
             /** Says */
             says: string;
             /** Source */
@@ -2894,6 +3431,18 @@ export interface components {
             };
             /** Where */
             where: string;
+        };
+        /**
+         * States
+         * @description The float as its load changes, and the rig elsewhere.
+         */
+        States: {
+            /** Arrivals */
+            arrivals: components["schemas"]["Arrival"][];
+            equivalents: components["schemas"]["Equivalents"] | null;
+            /** Fillings */
+            fillings: components["schemas"]["Arrival"][];
+            problem: components["schemas"]["Problem"] | null;
         };
         /**
          * Station
@@ -3216,6 +3765,27 @@ export interface components {
             warnings: components["schemas"]["Warned"][];
         };
         /**
+         * TipAdvice
+         * @description The tip to ask for, and why.
+         */
+        TipAdvice: {
+            chop: components["schemas"]["Chop"];
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Needs */
+            needs: components["schemas"]["TipNeed"][];
+            /** Says */
+            says: string;
+            /** Seen */
+            seen: boolean;
+            /** Seen M */
+            seen_m: number;
+            /** Tip M */
+            tip_m: number;
+        };
+        /**
          * TipColour
          * @description A tip colour and why.
          */
@@ -3227,6 +3797,160 @@ export interface components {
             colour: "black" | "orange" | "yellow" | "white";
             /** Why */
             why: string;
+        };
+        /**
+         * TipNeed
+         * @description One reason for tip.
+         */
+        TipNeed: {
+            /**
+             * Id
+             * @enum {string}
+             */
+            id: "calm" | "chop" | "dragging" | "bait" | "sight";
+            /** Says */
+            says: string;
+            /** Source */
+            source: string;
+            /** Tip M */
+            tip_m: number;
+        };
+        /**
+         * TipPart
+         * @description One cause of doubt: what it is worth as load and as tip, nine times in ten.
+         */
+        TipPart: {
+            /** Id */
+            id: string;
+            /** Load Kg */
+            load_kg: number;
+            /** Says */
+            says: string;
+            /** Source */
+            source: string;
+            /** Tip M */
+            tip_m: number;
+        };
+        /**
+         * TipRange
+         * @description Where the tip will be found nine times in ten.
+         */
+        TipRange: {
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Fine */
+            fine: boolean;
+            /** High M */
+            high_m: number;
+            /** Low M */
+            low_m: number;
+            /** May Sink */
+            may_sink: boolean;
+            /** Parts */
+            parts: components["schemas"]["TipPart"][];
+            /** Says */
+            says: string;
+            /** Trimmed High M */
+            trimmed_high_m: number;
+            /** Trimmed Low M */
+            trimmed_low_m: number;
+        };
+        /**
+         * TubeFit
+         * @description The float that explains the readings best.
+         */
+        TubeFit: {
+            calibration: components["schemas"]["Calibration"];
+            /** Capacity Kg */
+            capacity_kg: number;
+            /** Curve */
+            curve: [
+                number,
+                number
+            ][];
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Fitted */
+            fitted: ("volume" | "mass" | "tip")[];
+            /** High Kg */
+            high_kg: number;
+            /** Label Curve */
+            label_curve: [
+                number,
+                number
+            ][];
+            /** Label Kg */
+            label_kg: number;
+            /** Low Kg */
+            low_kg: number;
+            /** Residuals */
+            residuals: components["schemas"]["Residual"][];
+            /** Says */
+            says: string;
+        };
+        /**
+         * TubeReading
+         * @description What was hung on the float, and where the water stood.
+         */
+        TubeReading: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /**
+             * Density Kg M3
+             * @default 11340
+             */
+            density_kg_m3: number;
+            /**
+             * Label
+             * @default
+             */
+            label: string;
+            /** Load Kg */
+            load_kg: number;
+            /**
+             * Seen
+             * @default tip
+             * @enum {string}
+             */
+            seen: "tip" | "mark" | "sunk";
+            /** Tip M */
+            tip_m?: number | null;
+        };
+        /**
+         * TubeRequest
+         * @description A float and the readings of its tube test.
+         */
+        TubeRequest: {
+            spec: components["schemas"]["FloatSpec"];
+            test: components["schemas"]["TubeTest"];
+        };
+        /**
+         * TubeTest
+         * @description All readings of one float, in one tube of water.
+         */
+        TubeTest: {
+            /**
+             * Readings
+             * @default []
+             */
+            readings: components["schemas"]["TubeReading"][];
+            /**
+             * Salinity
+             * @default 0
+             */
+            salinity: number;
+            /**
+             * Temperature C
+             * @default 15
+             */
+            temperature_c: number;
         };
         /**
          * Turn
@@ -3477,6 +4201,32 @@ export interface components {
              * @default 0
              */
             speed_ms: number;
+        };
+        /**
+         * Window
+         * @description The window and the floats in it.
+         */
+        Window: {
+            /** Bounds */
+            bounds: components["schemas"]["Bound"][];
+            /** Concessions */
+            concessions: components["schemas"]["Concession"][];
+            /** Empty */
+            empty: boolean;
+            /** Faulty */
+            faulty: components["schemas"]["Faulty"][];
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** High Kg */
+            high_kg: number | null;
+            /** Low Kg */
+            low_kg: number | null;
+            /** Marks */
+            marks: components["schemas"]["FloatMark"][];
+            /** Says */
+            says: string;
         };
         /**
          * Wish
@@ -4071,6 +4821,351 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Evaluation"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    choose_api_float_choose_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RigRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Choosing"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    describe_float_api_float_describe_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpecRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FloatFacts"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    profile_api_float_profile_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProfileRead"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    states_api_float_states_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RigRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["States"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    tube_api_float_tube_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TubeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TubeFit"];
                 };
             };
             /** @description Not readable */

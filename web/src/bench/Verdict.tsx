@@ -15,10 +15,10 @@ export function Verdict({
   refused: boolean;
 }) {
   const { units } = useSettings();
-  const { status, tip_m } = evaluation.afloat;
+  const { status, tip_m, lean_rad } = evaluation.afloat;
   const text = {
-    stands: `Stands, ${write(tip_m, "tip", units)} of tip`,
-    lies: "Lies over: too little load",
+    stands: `Stands, about ${write(tip_m, "tip", units)} of tip`,
+    lies: `Lies over at ${write((lean_rad * 180) / Math.PI, "angle", units)}: too little load`,
     sinks: "Pulled under: too much load",
   }[status];
   const Icon = refused || status !== "stands" ? TriangleAlert : waiting ? Loader : Check;

@@ -25,7 +25,9 @@ export function stationsOf(
   const values: Record<StationId, string> = {
     water: `${write(rig.water.depth_m, "depth", units)}, ${write(rig.water.temperature_c, "temperature", units)}`,
     bait: `${capital(species)}, ${bait} ${rig.aim.bait_from === "bed" ? `off ${word("bed", vocabulary)}` : "down"}`,
-    float: float ? `${float.label}, ${kind.split(",")[0]}` : "none",
+    float: float
+      ? `${float.label}, ${afloat?.tested ? `tests as ${write(afloat.capacity_kg, "load", units)}` : kind.split(",")[0]}`
+      : "none",
     load: afloat
       ? `${write(afloat.carried_kg, "load", units)} of ${afloat.wanted_kg === null ? "none" : write(afloat.wanted_kg, "load", units)}`
       : "…",

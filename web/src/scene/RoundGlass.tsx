@@ -1,15 +1,19 @@
 import type { Evaluation } from "../api/client";
 import { type Units, write } from "../units/quantity";
 import { colour } from "./colour";
-import { FloatShape } from "./FloatShape";
+import { StandingFloat } from "./StandingFloat";
 
 type Props = { float: Evaluation["afloat"]; wantedM: number; cx: number; cy: number; r: number; units: Units };
 
 /** The tip under a round glass: its millimetres, the wish, and the waterline with a shot more or less. */
 export function RoundGlass({ float, wantedM, cx, cy, r, units }: Props) {
-  const shown = Math.max(0.012, 1.25 * Math.max(float.status === "stands" ? float.tip_m : 0, wantedM) + 0.003);
+  const tip = float.status === "stands" ? float.tip_m : 0;
+  // Room for the waterline with a shot less, unless that is so far off that the tip itself would be lost.
+  const ghost = Math.max(0, ...float.ghosts.map((g) => g.tip_m ?? 0).filter((m) => m < 3 * Math.max(tip, wantedM)));
+  const shown = Math.max(0.012, 1.25 * Math.max(tip, wantedM, ghost) + 0.003);
   const waterlineY = cy + 0.3 * r;
-  const scale = (1.15 * r) / shown;
+  const lies = float.status === "lies";
+  const scale = lies ? (1.7 * r) / float.length_m : (1.15 * r) / shown;
   const under = float.status === "sinks";
   const times = Math.round(scale / 3.78 / 100) / 10;
   const wishY = waterlineY - (float.tip_m - wantedM) * scale;
@@ -27,13 +31,16 @@ export function RoundGlass({ float, wantedM, cx, cy, r, units }: Props) {
           </text>
         ) : (
           <>
-            <FloatShape
-              float={float}
-              x={cx + 0.02 * r}
-              waterlineY={waterlineY}
+            <StandingFloat
+              outline={float.outline}
+              paintM={float.paint_m}
+              baseM={float.base_m}
+              leanRad={float.lean_rad}
+              // A float that lies is shown whole, its middle under the glass.
+              x={cx + (lies ? 0.5 * Math.sin(float.lean_rad) * float.length_m * scale : 0.02 * r)}
+              surfaceY={waterlineY}
               pxPerM={scale}
-              acrossPxPerM={Math.max(scale * 0.6, 3 / (float.outline.at(-1)?.[1] ?? 0.001))}
-              lying={float.status === "lies"}
+              acrossPxPerM={lies ? scale : Math.max(scale * 0.6, 3 / (float.outline.at(-1)?.[1] || 0.001))}
             />
             <line x1={cx - r} x2={cx + r} y1={waterlineY} y2={waterlineY} stroke={colour("ink")} strokeWidth="1.5" />
           </>
@@ -45,17 +52,17 @@ export function RoundGlass({ float, wantedM, cx, cy, r, units }: Props) {
                 <line x1={cx - 0.4 * r} x2={cx + 0.3 * r} y1={wishY} y2={wishY} />
               </g>
             )}
-            <Ghosts float={float} cx={cx} r={r} waterlineY={waterlineY} scale={scale} />
+            <Ghosts float={float} cx={cx} cy={cy} r={r} waterlineY={waterlineY} scale={scale} />
             <Span cx={cx + 0.42 * r} top={waterlineY - float.tip_m * scale} foot={waterlineY} />
             <text
-              x={cx + 0.47 * r}
+              x={cx + 0.5 * r}
               y={waterlineY - 0.28 * r}
               style={{ fontSize: 19, fontWeight: 700 }}
               fill={colour("ink")}
             >
               {write(float.tip_m, "tip", units).replace(" mm", "")}
             </text>
-            <text x={cx + 0.47 * r} y={waterlineY - 0.28 * r + 15} style={{ fontSize: 12 }} fill={colour("ink")}>
+            <text x={cx + 0.5 * r} y={waterlineY - 0.28 * r + 15} style={{ fontSize: 12 }} fill={colour("ink")}>
               mm
             </text>
           </>
@@ -67,20 +74,29 @@ export function RoundGlass({ float, wantedM, cx, cy, r, units }: Props) {
   );
 }
 
-type GhostsProps = { float: Evaluation["afloat"]; cx: number; r: number; waterlineY: number; scale: number };
+type GhostsProps = {
+  float: Evaluation["afloat"];
+  cx: number;
+  cy: number;
+  r: number;
+  waterlineY: number;
+  scale: number;
+};
 
 /** Where the water would stand with the smallest shot once more or less. */
-function Ghosts({ float, cx, r, waterlineY, scale }: GhostsProps) {
+function Ghosts({ float, cx, cy, r, waterlineY, scale }: GhostsProps) {
   return float.ghosts.map((ghost) => {
     if (ghost.tip_m === null) return null;
     // The waterline moves up the float by what the tip loses.
     const y = waterlineY - (float.tip_m - ghost.tip_m) * scale;
     if (Math.abs(y - waterlineY) < 2 || Math.abs(y - waterlineY) > 0.72 * r) return null;
     const tint = colour(ghost.change > 0 ? "brass" : "reed");
+    // Near the rim the glass is narrow: the mark keeps inside.
+    const left = cx - Math.min(0.5 * r, Math.sqrt(Math.max(0, r * r - (y - cy) ** 2)) - 28);
     return (
       <g key={ghost.change}>
-        <line x1={cx - 0.5 * r} x2={cx + 0.14 * r} y1={y} y2={y} stroke={tint} strokeWidth="2" strokeDasharray="5 3" />
-        <text x={cx - 0.55 * r} y={y + 4} textAnchor="end" style={{ fontSize: 12, fontWeight: 700 }} fill={tint}>
+        <line x1={left} x2={cx + 0.14 * r} y1={y} y2={y} stroke={tint} strokeWidth="2" strokeDasharray="5 3" />
+        <text x={left - 4} y={y + 4} textAnchor="end" style={{ fontSize: 12, fontWeight: 700 }} fill={tint}>
           {ghost.change > 0 ? "+1" : "−1"}
         </text>
       </g>

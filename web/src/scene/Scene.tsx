@@ -8,9 +8,9 @@ import { Backdrop } from "./Backdrop";
 import { colour } from "./colour";
 import { course } from "./course";
 import { Fixed } from "./Fixed";
-import { FloatShape } from "./FloatShape";
 import { drawnHandles, Pieces } from "./Pieces";
 import { RoundGlass } from "./RoundGlass";
+import { StandingFloat } from "./StandingFloat";
 import { fitLower, fitView, toPx, type View } from "./scale";
 
 export type Slide = {
@@ -122,13 +122,15 @@ function FloatInWater({
   const along = Math.max(view.pxPerM, LEAST_FLOAT_PX / float.length_m);
   const across = Math.max(along, Math.min(11 / widest, 6 * along));
   return (
-    <FloatShape
-      float={float}
+    <StandingFloat
+      outline={float.outline}
+      paintM={float.paint_m}
+      baseM={float.base_m}
+      leanRad={float.lean_rad}
       x={x}
-      waterlineY={surface}
+      surfaceY={surface}
       pxPerM={along}
       acrossPxPerM={across}
-      lying={float.status === "lies"}
     />
   );
 }

@@ -17,6 +17,8 @@ export type Quantity =
   | "speed"
   | "time"
   | "angle"
+  | "force"
+  | "share"
   | "plain";
 export type Read = { ok: true; value: number } | { ok: false; sentence: string };
 
@@ -33,6 +35,9 @@ const TO_MS: Record<string, number> = {
   mph: 0.44704,
   kn: 0.514444,
 };
+const G_M_S2 = 9.80665;
+/** A pull in grams, as it is felt on the line. */
+const TO_N: Record<string, number> = { g: G_M_S2 / 1000, kg: G_M_S2, n: 1 };
 const TO_S: Record<string, number> = { s: 1, sec: 1, min: 60, h: 3600 };
 
 const tidy = (value: number, digits: number) => {
@@ -70,6 +75,10 @@ export function write(value: number, quantity: Quantity, units: Units): string {
       return `${tidy(value, 1)} s`;
     case "angle":
       return `${tidy(value, 0)}°`;
+    case "force":
+      return `${tidy((value / G_M_S2) * 1000, 2)} g`;
+    case "share":
+      return `${tidy(value * 100, 0)} %`;
     case "plain":
       return String(Math.round(value * 100) / 100);
   }
@@ -84,6 +93,10 @@ function scaleOf(quantity: Quantity, units: Units): { unit: string; scales: Reco
       return { unit: units.depth === "ft" ? "ft/s" : "m/s", scales: TO_MS, what: "a speed" };
     case "time":
       return { unit: "s", scales: TO_S, what: "a time" };
+    case "force":
+      return { unit: "g", scales: TO_N, what: "a pull" };
+    case "share":
+      return { unit: "%", scales: { "%": 0.01 }, what: "a share" };
     case "depth":
     case "distance":
       return { unit: units.depth, scales: TO_M, what: "a length" };
@@ -102,11 +115,13 @@ const EXAMPLES: Record<Quantity, string> = {
   speed: "0.6 m/s or 2 ft/s",
   time: "9 s",
   angle: "30",
+  force: "0.4 g",
+  share: "40 %",
   plain: "35",
 };
 
 const NUMBER = String.raw`([+-]?(?:\d+(?:[.,]\d*)?|[.,]\d+))`;
-const SIMPLE = new RegExp(`^${NUMBER}\\s*([a-z°'"″′/]*)$`);
+const SIMPLE = new RegExp(`^${NUMBER}\\s*([a-z°%'"″′/]*)$`);
 const FEET = new RegExp(`^${NUMBER}\\s*(?:ft|feet|foot|'|′)\\s*${NUMBER}\\s*(?:in|inch|inches|"|″)?$`);
 const NAMES: Record<string, string> = {
   metre: "m", metres: "m", meter: "m", meters: "m", centimetres: "cm", millimetres: "mm",
@@ -163,7 +178,7 @@ export function forField(value: number, quantity: Quantity, units: Units): strin
 /** Fill the figures of a sentence in the person's units. */
 export function say(
   sentence: string,
-  figures: Record<string, { value: number; quantity: "depth" | "line" | "tip" | "load" }>,
+  figures: Record<string, { value: number; quantity: Quantity }>,
   units: Units,
 ): string {
   return sentence.replace(/\{(\w+)\}/g, (whole, name: string) => {

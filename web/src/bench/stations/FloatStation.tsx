@@ -1,166 +1,179 @@
-import { Box, Flex, Input, Stack, Text } from "@chakra-ui/react";
-import { useId, useState } from "react";
-import { api, type FloatStock, Refusal } from "../../api/client";
+import { Box, Flex, Stack, Text } from "@chakra-ui/react";
+import { Droplets, Plus, Ruler } from "lucide-react";
+import { lazy, Suspense, useState } from "react";
+import { api, type FloatMark, type FloatSpec, type Window } from "../../api/client";
+import { useAnswer } from "../../document/useAnswer";
 import { Button } from "../../shell/Button";
-import { Choice } from "../../shell/Choice";
-import { QuantityField } from "../../shell/QuantityField";
-import { write } from "../../units/quantity";
+import { say, type write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
-import { capital, word } from "../../units/vocabulary";
-import { Facts } from "./Facts";
-import { problemAt, type StationProps } from "./Panel";
-import { Why } from "./Why";
+import { BoxRack } from "../float/BoxRack";
+import { CapacityWindow, WindowReason } from "../float/CapacityWindow";
+import { ConditionsFields } from "../float/ConditionsFields";
+import { conceded } from "../float/conceded";
+import { Filling } from "../float/Filling";
+import { StatesPanel } from "../float/StatesPanel";
+import { ThisFloat } from "../float/ThisFloat";
+import { TipWish } from "../float/TipWish";
+import { useBoxFloat } from "../float/useBoxFloat";
+import type { StationProps } from "./Panel";
 
-const GUESSED: Record<string, string> = {
-  own_mass_kg: "own mass",
-  stem_length_m: "stem length",
-  stem_diameter_m: "stem thickness",
-  body_length_m: "body length",
-  body_diameter_m: "body thickness",
-  tip_length_m: "tip length",
-  tip_diameter_m: "tip thickness",
-};
+const TubeSheet = lazy(() => import("../float/TubeSheet"));
+const FloatForm = lazy(() => import("../float/FloatForm"));
 
-export function FloatStation({ bench, answer, catalogue, box }: StationProps) {
-  const { units, vocabulary } = useSettings();
+/** Which float: the tip wanted, the capacity window with the box's floats, this float, and what it does elsewhere. */
+export function FloatStation(props: StationProps) {
+  const { bench, answer, catalogue, box } = props;
+  const { units } = useSettings();
   const { rig } = bench;
   const float = rig.components.find((c) => c.kind === "float");
-  const types = catalogue.float_types.filter((t) => float && t.mounts.includes(float.mount));
-  const fitting = box.filter((b): b is FloatStock => b.kind === "float" && types.some((t) => t.id === b.spec.type));
-  const afloat = answer.evaluation?.afloat;
+  const choosing = useAnswer(rig, api.chooseFloat);
+  const [shown, setShown] = useState<string | null>(null);
+  const [lit, setLit] = useState<string | null>(null);
+  const [sheet, setSheet] = useState<"tube" | "measures" | "another" | null>(null);
+  const [states, setStates] = useState(false);
+  const kept = useBoxFloat(float?.item);
   if (!float) return null;
-  const typeName = (id: string) => types.find((t) => t.id === id)?.name ?? id;
+  const types = catalogue.float_types.filter((t) => t.mounts.includes(float.mount));
+  const window = choosing.answer?.window ?? null;
+  const put = (spec: FloatSpec, item: string | null | undefined) =>
+    bench.edit({ do: "change-float", spec, item: item ?? null });
+  const putMark = (mark: FloatMark) => {
+    const stock = box.find((b) => b.kind === "float" && b.item === mark.item);
+    if (stock?.kind === "float") void put(stock.spec, stock.item);
+  };
+  const onForm = async (spec: FloatSpec, keep: boolean) => {
+    if (sheet === "measures" && kept.stock) {
+      if (keep) await kept.keep({ spec });
+      return put(spec, keep ? kept.stock.item : null);
+    }
+    const item = keep ? await kept.add(spec, spec.label) : null;
+    return keep && item === null ? false : put(spec, item);
+  };
+  const known = kept.stock && float.item ? kept.stock.spec : null;
+  const better = known && JSON.stringify(known.calibration ?? null) !== JSON.stringify(float.spec.calibration ?? null);
   return (
     <Stack gap="4">
-      <QuantityField
-        label="Tip wanted"
-        name={`${rig.id}-tip`}
-        value={rig.aim.tip_m}
-        quantity="tip"
-        problem={problemAt(answer, "aim", "tip_m")}
-        hint="4 to 6 mm in a calm; more in a chop or with a heavy bait."
-        onChange={(tip_m) => bench.put({ ...rig, aim: { ...rig.aim, tip_m } })}
-      />
+      <TipWish bench={bench} answer={answer} advice={choosing.answer?.advice ?? null} units={units} />
+      {choosing.refusal && !window && <Text color="float">{choosing.refusal.message}</Text>}
+      {window && (
+        <Box>
+          <Text className="bw-label" as="h2">
+            Which capacity
+          </Text>
+          <Text fontSize="lg" fontWeight="bold" color={window.empty ? "float" : "ink"} mb="2" data-testid="window-says">
+            {say(window.says, window.figures ?? {}, units)}
+          </Text>
+          {window.empty && <Concessions window={window} bench={bench} units={units} />}
+          <CapacityWindow
+            window={window}
+            present={float.item}
+            shown={shown}
+            lit={lit}
+            onShow={setShown}
+            onPut={putMark}
+            units={units}
+          />
+          <WindowReason window={window} shown={shown} units={units} />
+          <details className="bw-why">
+            <summary>Distance, current, wind, rod</summary>
+            <ConditionsFields bench={bench} answer={answer} catalogue={catalogue} />
+          </details>
+        </Box>
+      )}
+      {window && (
+        <Box>
+          <Text className="bw-label" as="h2">
+            From your box, best first
+          </Text>
+          {window.marks.length === 0 && (
+            <Text color="soft">No float in the box fits this rig. Enter one by its label or measures below.</Text>
+          )}
+          <BoxRack window={window} present={float.item} onPut={putMark} onLight={setLit} units={units} />
+          {window.faulty.map((f) => (
+            <Text key={f.item} color="float" fontSize="sm">
+              {f.label}: {f.says}
+            </Text>
+          ))}
+        </Box>
+      )}
       <Box>
         <Text className="bw-label" as="h2">
-          From your box
+          On the rig: {float.label || float.spec.type}
         </Text>
-        {fitting.length === 0 && (
-          <Text color="soft">No float in the box fits this rig. Enter one by its label below.</Text>
-        )}
-        <Stack as="ul" listStyleType="none" gap="1.5" aria-label="Floats in the box">
-          {fitting.map((f) => {
-            const here = f.item === float.item;
-            return (
-              <li key={f.item}>
-                <Flex
-                  as="button"
-                  w="full"
-                  aria-pressed={here}
-                  onClick={() => void bench.edit({ do: "change-float", spec: f.spec, item: f.item })}
-                  justify="space-between"
-                  align="center"
-                  gap="3"
-                  px="3"
-                  minH="11"
-                  borderWidth={here ? "2px" : "1px"}
-                  borderColor={here ? "tip" : "rule"}
-                  bg={here ? "chosen" : "card"}
-                  borderRadius="l1"
-                  cursor="pointer"
-                >
-                  <Text as="span" fontWeight="bold">
-                    {f.label}
-                  </Text>
-                  <Text as="span" fontSize="sm" color="soft" textAlign="end">
-                    {typeName(f.spec.type)}, {write(f.spec.capacity_kg, "load", units)}
-                    {f.spec.built_in_kg > 0 ? ` + ${write(f.spec.built_in_kg, "load", units)} built in` : ""}
-                  </Text>
-                </Flex>
-              </li>
-            );
-          })}
-        </Stack>
-      </Box>
-      <ByLabel types={types} bench={bench} />
-      {afloat && (
-        <>
-          <Facts
-            rows={[
-              [`${capital(word("float", vocabulary))} length`, write(afloat.length_m, "line", units)],
-              ["Own mass", write(afloat.own_mass_kg, "load", units)],
-              ["Load at the wanted tip", afloat.wanted_kg === null ? "none" : write(afloat.wanted_kg, "load", units)],
-              ["Sinks at", write(afloat.sinking_kg, "load", units)],
-              ["Stands from about", write(afloat.least_standing_kg, "load", units)],
-              ["10 mg more takes", `${(afloat.tip_per_10_mg_m * 1000).toPrecision(2)} mm of tip`],
-            ]}
-          />
-          {afloat.guessed.length > 0 && (
-            <Text fontSize="sm" color="soft">
-              Guessed from the type and label: {afloat.guessed.map((g) => GUESSED[g] ?? g).join(", ")}.
+        {better && known && (
+          <Flex gap="2" align="center" mb="2" wrap="wrap" color="brass" fontSize="sm">
+            <Text flex="1" minW="40">
+              The box knows this float otherwise since its tube test.
             </Text>
-          )}
-          <Why>
-            The float is a stack of cone slices. Load = density of the water × volume below the waterline − own mass.
-            Capacity is meant in lead shot in fresh water at 15 °C. Surface tension on the tip is not in it: on a 1 mm
-            bristle it is worth some 20 mg either way.
-          </Why>
-        </>
-      )}
+            <Button size="sm" onClick={() => void put(known, float.item)}>
+              Take what the box knows
+            </Button>
+          </Flex>
+        )}
+        {answer.evaluation && <ThisFloat afloat={answer.evaluation.afloat} spec={float.spec} units={units} />}
+        <Filling spec={float.spec} catalogue={catalogue} onChange={(spec) => void put(spec, float.item)} />
+        <Flex gap="2" mt="3" wrap="wrap">
+          <Button onClick={() => setSheet("tube")}>
+            <Droplets aria-hidden="true" /> Tube test
+          </Button>
+          <Button onClick={() => setSheet("measures")}>
+            <Ruler aria-hidden="true" /> Its measures
+          </Button>
+          <Button onClick={() => setSheet("another")}>
+            <Plus aria-hidden="true" /> Another float
+          </Button>
+        </Flex>
+      </Box>
+      <details className="bw-why" onToggle={(e) => setStates(e.currentTarget.open)}>
+        <summary>As each weight arrives; other water, other metal</summary>
+        {states && <StatesPanel rig={rig} units={units} />}
+      </details>
+      <Suspense>
+        {sheet === "tube" && (
+          <TubeSheet
+            label={float.label || float.spec.type}
+            spec={float.spec}
+            item={float.item}
+            onItem={(item) => void put(float.spec, item)}
+            onSpec={(spec) => void put(spec, float.item)}
+            onClose={() => setSheet(null)}
+            units={units}
+          />
+        )}
+        {(sheet === "measures" || sheet === "another") && (
+          <FloatForm
+            title={sheet === "measures" ? "What is known of this float" : "Another float"}
+            types={types}
+            catalogue={catalogue}
+            start={sheet === "measures" ? float.spec : null}
+            onPut={onForm}
+            onClose={() => setSheet(null)}
+            units={units}
+          />
+        )}
+      </Suspense>
     </Stack>
   );
 }
 
-type ByLabelProps = { types: { id: string; name: string }[]; bench: StationProps["bench"] };
+type ConcessionsProps = { window: Window; bench: StationProps["bench"]; units: Parameters<typeof write>[2] };
 
-function ByLabel({ types, bench }: ByLabelProps) {
-  const id = useId();
-  const [type, setType] = useState(types[0]?.id ?? "");
-  const [text, setText] = useState("");
-  const [wrong, setWrong] = useState("");
-  const put = async () => {
-    try {
-      const label = await api.label(text);
-      const spec = { type, label: text.trim(), capacity_kg: label.load_kg, built_in_kg: label.built_in_kg };
-      setWrong("");
-      if (await bench.edit({ do: "change-float", spec, item: null })) setText("");
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setWrong(error.message);
-    }
-  };
+/** What opens a shut window, smallest first; each can be taken and undone. */
+function Concessions({ window, bench, units }: ConcessionsProps) {
   return (
-    <details className="bw-why">
-      <summary>Another float, by its label</summary>
-      <Stack gap="3" pt="3">
-        <Choice label="Type" value={type} onChange={setType}>
-          {types.map((t) => (
-            <option key={t.id} value={t.id}>
-              {t.name}
-            </option>
-          ))}
-        </Choice>
-        <Box>
-          <label htmlFor={id} className="bw-label">
-            Label
-          </label>
-          <Input
-            id={id}
-            value={text}
-            placeholder="3BB, 0.4 g, 2+1 g, 4x14"
-            aria-invalid={wrong ? true : undefined}
-            aria-describedby={wrong ? `${id}-say` : undefined}
-            onChange={(e) => setText(e.currentTarget.value)}
-            onKeyDown={(e) => e.key === "Enter" && void put()}
-          />
-          {wrong && (
-            <Text id={`${id}-say`} role="alert" fontSize="sm" color="float" mt="1">
-              {wrong}
-            </Text>
+    <Stack gap="2" mb="3" data-testid="concessions">
+      {window.concessions.map((c) => (
+        <Flex key={c.needs.join()} gap="2" align="center">
+          <Text flex="1" fontSize="sm">
+            {say(c.says, c.figures ?? {}, units)}
+          </Text>
+          {c.change && (
+            <Button size="sm" onClick={() => bench.put(conceded(bench.rig, c.change ?? {}))}>
+              Do so
+            </Button>
           )}
-        </Box>
-        <Button onClick={put}>Put it on</Button>
-      </Stack>
-    </details>
+        </Flex>
+      ))}
+    </Stack>
   );
 }

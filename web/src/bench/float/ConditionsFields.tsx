@@ -1,0 +1,118 @@
+import { Box, Grid, Stack, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, type Catalogue, type Conditions } from "../../api/client";
+import { Button } from "../../shell/Button";
+import { QuantityField } from "../../shell/QuantityField";
+import type { Quantity } from "../../units/quantity";
+import { problemAt, type StationProps } from "../stations/Panel";
+
+type Props = { bench: StationProps["bench"]; answer: StationProps["answer"]; catalogue: Catalogue };
+type Field = { name: keyof Conditions; label: string; quantity: Quantity };
+
+const FIELDS: Field[] = [
+  { name: "distance_m", label: "Distance", quantity: "distance" },
+  { name: "settle_s", label: "Settles within", quantity: "time" },
+  { name: "current_m_s", label: "Current on top", quantity: "speed" },
+  { name: "wind_m_s", label: "Wind", quantity: "speed" },
+  { name: "fetch_m", label: "Open water upwind", quantity: "distance" },
+  { name: "rod_most_kg", label: "Rod casts up to", quantity: "load" },
+];
+
+/** What the float has to cope with, and what is put up with. */
+export function ConditionsFields({ bench, answer, catalogue }: Props) {
+  const { rig } = bench;
+  const { conditions } = rig;
+  const { limits } = conditions;
+  const set = (part: Partial<Conditions>) => bench.put({ ...rig, conditions: { ...conditions, ...part } });
+  const limit = (part: Partial<Conditions["limits"]>) => set({ limits: { ...limits, ...part } });
+  const usualPull = catalogue.species.find((s) => s.id === rig.species)?.pull_n ?? 0.015;
+  const field = (label: string, name: string, value: number, quantity: Quantity, onChange: (v: number) => void) => (
+    <QuantityField
+      key={name}
+      label={label}
+      name={`${rig.id}-${name}`}
+      value={value}
+      quantity={quantity}
+      problem={problemAt(answer, "conditions", ...name.split("."))}
+      onChange={onChange}
+    />
+  );
+  return (
+    <Stack gap="3" pt="3">
+      {rig.water.swim && <FromSwim swimId={rig.water.swim} onTake={set} />}
+      <Grid templateColumns="1fr 1fr" gap="3" alignItems="end">
+        {FIELDS.map((f) =>
+          field(f.label, f.name, conditions[f.name] as number, f.quantity, (v) => set({ [f.name]: v })),
+        )}
+      </Grid>
+      <label>
+        <input
+          type="checkbox"
+          checked={conditions.wave_height_m !== null && conditions.wave_height_m !== undefined}
+          onChange={(e) => set({ wave_height_m: e.currentTarget.checked ? 0.05 : null, wave_period_s: null })}
+        />{" "}
+        Waves as I see them
+      </label>
+      {typeof conditions.wave_height_m === "number" && (
+        <Grid templateColumns="1fr 1fr" gap="3" alignItems="end">
+          {field("Wave height", "wave_height_m", conditions.wave_height_m, "line", (v) => set({ wave_height_m: v }))}
+          {field("Seconds between crests", "wave_period_s", conditions.wave_period_s ?? 1, "time", (v) =>
+            set({ wave_period_s: v }),
+          )}
+        </Grid>
+      )}
+      <label>
+        <input
+          type="checkbox"
+          checked={conditions.dragging}
+          onChange={(e) => set({ dragging: e.currentTarget.checked })}
+        />{" "}
+        Bait or weight drags over the bed
+      </label>
+      <Box>
+        <Text className="bw-label">What I put up with</Text>
+        <Grid templateColumns="1fr 1fr" gap="3" alignItems="end">
+          {field("Lean of the line", "limits.lean_deg", limits.lean_deg, "angle", (v) => limit({ lean_deg: v }))}
+          {field("Run lost sinking", "limits.run_lost_m", limits.run_lost_m, "distance", (v) =>
+            limit({ run_lost_m: v }),
+          )}
+          {field("Hook and bait's share", "limits.tackle_share", limits.tackle_share, "share", (v) =>
+            limit({ tackle_share: v }),
+          )}
+          {field("Pull the fish bears", "limits.pull_n", limits.pull_n ?? usualPull, "force", (v) =>
+            limit({ pull_n: v }),
+          )}
+        </Grid>
+      </Box>
+    </Stack>
+  );
+}
+
+/** Distance, current and wind as they are kept for the swim. */
+function FromSwim({ swimId, onTake }: { swimId: string; onTake: (part: Partial<Conditions>) => void }) {
+  const [taken, setTaken] = useState("");
+  const survey = useQuery({ queryKey: ["survey-of", swimId], queryFn: () => api.survey(swimId), staleTime: 0 });
+  const fields = survey.data?.fields;
+  if (!fields) return null;
+  const take = async () => {
+    const picture = await api.look({ survey: fields, at: new Date().toISOString(), rig: null, rod_m: 4 });
+    onTake({
+      distance_m: fields.session.distance_m,
+      current_m_s: picture.profile?.surface_ms ?? 0,
+      wind_m_s: fields.wind.speed_ms,
+      fetch_m: fields.wind.fetch_m,
+    });
+    setTaken("Distance, current and wind are those kept for the swim.");
+  };
+  return (
+    <Box>
+      <Button w="100%" onClick={() => void take()}>
+        Take them from the swim
+      </Button>
+      <Text fontSize="sm" color="soft" role="status">
+        {taken}
+      </Text>
+    </Box>
+  );
+}
