@@ -45,7 +45,7 @@ def test_from_a_plumbed_depth_to_a_balanced_rig_and_everything_is_as_left(bench:
     bench.get_by_label("Depth below the surface").fill("80 cm")
     bench.keyboard.press("Enter")
     station(bench, "Float")
-    bench.get_by_role("button", name=re.compile("^4BB")).click()
+    bench.get_by_role("button", name=re.compile("^Put on 4BB")).click()
     expect(bench.get_by_test_id("verdict")).not_to_contain_text("5.0 mm")
     station(bench, "Load")
     bench.get_by_role("button", name="Balance from the box").click()
@@ -72,7 +72,7 @@ def test_from_a_plumbed_depth_to_a_balanced_rig_and_everything_is_as_left(bench:
     station(bench, "Water")
     expect(bench.get_by_label("Plumbed depth")).to_have_value("1.5 m")
     station(bench, "Float")
-    expect(bench.get_by_role("button", name=re.compile("^4BB"))).to_have_attribute("aria-pressed", "true")
+    expect(bench.get_by_role("button", name=re.compile("^Put on 4BB"))).to_have_attribute("aria-pressed", "true")
 
 
 def test_the_same_by_keys_alone(bench: Page) -> None:
@@ -84,7 +84,7 @@ def test_the_same_by_keys_alone(bench: Page) -> None:
     keys.press("Tab")
     bench.get_by_role("heading", name="Water").evaluate("() => document.activeElement.blur()")
     keys.press("3")
-    bench.get_by_role("button", name=re.compile("^2BB")).focus()
+    bench.get_by_role("button", name=re.compile("^Put on 2BB,")).focus()
     keys.press("Enter")
     expect(bench.get_by_test_id("verdict")).to_contain_text("Pulled under")
     keys.press("b")

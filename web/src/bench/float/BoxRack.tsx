@@ -49,9 +49,7 @@ export function BoxRack({ window, present, onPut, onLight, units }: Props) {
               align="center"
               w="full"
               aria-pressed={here}
-              aria-label={`Put on ${markSays(m, units)}`}
               onClick={() => onPut(m)}
-              title={markSays(m, units)}
               onMouseEnter={() => onLight(m.item)}
               onMouseLeave={() => onLight(null)}
               pt="1"
@@ -76,10 +74,18 @@ export function BoxRack({ window, present, onPut, onLight, units }: Props) {
                   acrossPxPerM={Math.max(pxPerM, LEAST_PX / (2 * Math.max(...m.outline.map(([, r = 0]) => r))))}
                 />
               </svg>
-              <Text as="span" fontWeight="bold" fontSize="sm" maxW="full" truncate px="0.5">
+              <span className="bw-hidden">{`Put on ${markSays(m, units)}`}</span>
+              <Text as="span" aria-hidden="true" fontWeight="bold" fontSize="sm" maxW="full" truncate px="0.5">
                 {m.label}
               </Text>
-              <Flex as="span" align="center" gap="0.5" fontSize="xs" color={broken ? "float" : "reed"}>
+              <Flex
+                as="span"
+                aria-hidden="true"
+                align="center"
+                gap="0.5"
+                fontSize="xs"
+                color={broken ? "float" : "reed"}
+              >
                 {broken ? <X size={12} aria-hidden="true" /> : <Check size={12} aria-hidden="true" />}
                 <Box as="span" color="soft">
                   {write(m.capacity_kg, "load", units)}

@@ -224,11 +224,14 @@ function enter(window: Window, key: string, onPut: (mark: FloatMark) => void) {
 
 const said = (text: string, figures: Figures, units: Units) => say(text, figures, units);
 
-export function markSays(m: FloatMark, units: Units): string {
+/** What speaks against a float, or that it suits. */
+function brokenSays(m: FloatMark, units: Units): string {
   const broken = m.checks.filter((c) => !c.ok).map((c) => said(c.says, c.figures ?? {}, units));
-  const own = `${m.label}, ${write(m.capacity_kg, "load", units)}${m.tested ? " by tube test" : ""}`;
-  return broken.length ? `${own}: ${broken.join("; ")}` : `${own}: suits`;
+  return broken.length ? broken.join("; ") : "suits";
 }
+
+export const markSays = (m: FloatMark, units: Units) =>
+  `${m.label}, ${write(m.capacity_kg, "load", units)}${m.tested ? " by tube test" : ""}: ${brokenSays(m, units)}`;
 
 /** The reason of whatever is pointed at: the need with its rule, or the float with every check. */
 export function WindowReason({ window, shown, units }: { window: Window; shown: string | null; units: Units }) {

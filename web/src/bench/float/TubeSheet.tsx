@@ -1,6 +1,6 @@
 import { Box, Flex, Grid, Input, Stack, Text } from "@chakra-ui/react";
 import { Trash2, Undo2 } from "lucide-react";
-import { useId, useMemo, useState } from "react";
+import { useId, useMemo, useRef, useState } from "react";
 import { api, type FloatSpec, Refusal, type TubeTest } from "../../api/client";
 import { useAnswer } from "../../document/useAnswer";
 import { Button } from "../../shell/Button";
@@ -76,10 +76,22 @@ function Readings({ float, stock, onSpec, units }: ReadingsProps) {
   const question = useMemo(() => ({ spec: stock.spec, test }), [stock.spec, test]);
   const { answer: fit, refusal, of } = useAnswer(question, ask);
   const { calibration } = stock.spec;
-  const put = (next: TubeTest, undoing = false) => {
-    setBefore((b) => (undoing ? b.slice(0, -1) : [...b, test]));
+  const latest = useRef(test);
+  const save = (next: TubeTest) => {
+    latest.current = next;
     setTest(next);
     void float.keep({ tube: next });
+  };
+  // What is added while an earlier label is still being read is added to what that one left.
+  const put = (change: (now: TubeTest) => TubeTest) => {
+    const now = latest.current;
+    setBefore((b) => [...b, now]);
+    save(change(now));
+  };
+  const undo = () => {
+    const back = before.at(-1);
+    setBefore((b) => b.slice(0, -1));
+    if (back) save(back);
   };
   const use = async (chosen: FloatSpec["calibration"]) => {
     const spec = { ...stock.spec, calibration: chosen };
@@ -88,7 +100,7 @@ function Readings({ float, stock, onSpec, units }: ReadingsProps) {
   const fresh = fit && of === question && fit.calibration.capacity_sigma_kg !== calibration?.capacity_sigma_kg;
   return (
     <>
-      <NewReading onAdd={(reading) => put({ ...test, readings: [...test.readings, reading] })} units={units} />
+      <NewReading onAdd={(reading) => put((now) => ({ ...now, readings: [...now.readings, reading] }))} units={units} />
       {refusal && (
         <Text role="alert" color="float" data-testid="tube-refusal">
           {refusal.message}
@@ -139,7 +151,7 @@ function Readings({ float, stock, onSpec, units }: ReadingsProps) {
                       variant="quiet"
                       size="sm"
                       aria-label={`Remove reading ${i + 1}`}
-                      onClick={() => put({ ...test, readings: test.readings.filter((_, j) => j !== i) })}
+                      onClick={() => put((now) => ({ ...now, readings: now.readings.filter((_, j) => j !== i) }))}
                     >
                       <Trash2 />
                     </Button>
@@ -152,7 +164,7 @@ function Readings({ float, stock, onSpec, units }: ReadingsProps) {
       )}
       {before.length > 0 && (
         <Box>
-          <Button size="sm" onClick={() => put(before.at(-1) as TubeTest, true)}>
+          <Button size="sm" onClick={undo}>
             <Undo2 aria-hidden="true" /> Undo
           </Button>
         </Box>
@@ -185,14 +197,14 @@ function Readings({ float, stock, onSpec, units }: ReadingsProps) {
             name={`${stock.item}-tube-temperature`}
             value={test.temperature_c}
             quantity="temperature"
-            onChange={(temperature_c) => put({ ...test, temperature_c })}
+            onChange={(temperature_c) => put((now) => ({ ...now, temperature_c }))}
           />
           <QuantityField
             label="Salinity"
             name={`${stock.item}-tube-salt`}
             value={test.salinity}
             quantity="plain"
-            onChange={(salinity) => put({ ...test, salinity })}
+            onChange={(salinity) => put((now) => ({ ...now, salinity }))}
           />
         </Grid>
       </details>
@@ -228,8 +240,9 @@ function NewReading({ onAdd, units }: { onAdd: (reading: Reading) => void; units
         tip_m: seen === "tip" && shown.ok ? shown.value : null,
         at: new Date().toISOString(),
       });
-      setLoad("");
-      setTip("");
+      // Whatever was typed meanwhile is the next reading.
+      setLoad((now) => (now === load ? "" : now));
+      setTip((now) => (now === tip ? "" : now));
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       setWrong(error.message);

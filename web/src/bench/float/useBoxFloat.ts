@@ -1,31 +1,39 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
-import { api, type FloatSpec, type FloatStock, Refusal } from "../../api/client";
+import { useRef, useState } from "react";
+import { api, type BoxItem, type FloatSpec, type FloatStock, Refusal } from "../../api/client";
 
-/** One float of the box, and keeping it: each save is on disk before the next is made. */
+type Kept = { version: number; fields: BoxItem };
+
+/** One float of the box, and keeping it: saves go one after the other, each made from what the last one left. */
 export function useBoxFloat(item: string | null | undefined) {
   const queries = useQueryClient();
   const box = useQuery({ queryKey: ["box"], queryFn: api.box });
   const [failed, setFailed] = useState("");
-  const kept = box.data?.find((k) => k.fields.kind === "float" && k.fields.item === item);
-  const stock = kept ? (kept.fields as FloatStock) : null;
+  const last = useRef<Promise<unknown>>(Promise.resolve());
+  const of = (all: Kept[] | undefined) => all?.find((k) => k.fields.kind === "float" && k.fields.item === item);
+  const stock = (of(box.data)?.fields as FloatStock | undefined) ?? null;
 
-  const attempt = async (act: () => Promise<unknown>): Promise<boolean> => {
-    try {
-      await act();
-      setFailed("");
-      return true;
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setFailed(error.message);
-      return false;
-    } finally {
-      await queries.invalidateQueries({ queryKey: ["box"] });
-    }
+  const attempt = (act: () => Promise<unknown>): Promise<boolean> => {
+    const mine = last.current.then(async () => {
+      try {
+        await act();
+        setFailed("");
+        return true;
+      } catch (error) {
+        if (!(error instanceof Refusal)) throw error;
+        setFailed(error.message);
+        return false;
+      } finally {
+        await queries.invalidateQueries({ queryKey: ["box"] });
+      }
+    });
+    last.current = mine.catch(() => undefined);
+    return mine;
   };
   const keep = (part: Partial<FloatStock>) =>
     attempt(async () => {
-      if (kept && stock) await api.updateBoxItem(stock.item, kept.version, { ...stock, ...part });
+      const now = of(queries.getQueryData<Kept[]>(["box"]));
+      if (now) await api.updateBoxItem(now.fields.item, now.version, { ...(now.fields as FloatStock), ...part });
     });
   /** Put a float in the box; its new name there, or null when it was refused. */
   const add = async (spec: FloatSpec, label: string): Promise<string | null> => {
