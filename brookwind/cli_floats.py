@@ -24,6 +24,7 @@ def float_command(
     float_file: Annotated[str, typer.Argument(help="Float as JSON, or - for standard input.")],
     load: Annotated[str, typer.Option(help="Lead hung on it, such as 1.8g or 3BB + 1 g.")] = "",
     water: Annotated[str, typer.Option(help="fresh:12 or sea:35,12 (salt, temperature).")] = "fresh:15",
+    side: Annotated[str, typer.Option(help="Sideways pull of the line at its foot, such as 0.5g.")] = "",
     as_json: AsJson = False,
 ) -> None:
     """Say what a float carries, and how it sits under a load."""
@@ -32,7 +33,8 @@ def float_command(
         temperature, salinity = named_water(water)
         facts = describe(spec)
         hung = parse_label(load).load_kg if load.strip() else facts.capacity_kg
-        state = under_load(spec, max(0.0, hung), temperature, salinity)
+        aside = parse_label(side).load_kg if side.strip() else 0.0
+        state = under_load(spec, max(0.0, hung), temperature, salinity, aside)
     except BrookwindError as error:
         fail(error)
     if as_json:
@@ -55,7 +57,7 @@ def _say_float(facts: FloatFacts, state: FloatState) -> None:
             f"Stands from {facts.least_standing_kg * g:.2f} g, sinks at {facts.sinking_kg * g:.2f} g (fresh, 15 °C)."
         )
     sits = {
-        "stands": f"stands, {state.tip_m * mm:.1f} mm of tip",
+        "stands": f"stands, {state.tip_m * mm:.1f} mm of tip, {state.lean_deg:.0f}° from upright",
         "lies": f"lies over, {state.lean_deg:.0f}° from upright",
         "sinks": "is pulled under",
     }[state.status]

@@ -139,12 +139,6 @@ def test_rough_input_gets_a_sentence_and_stays(bench: Page) -> None:
     expect(bench.get_by_role("alert")).to_have_count(0)
     expect(depth).to_have_value("1.91 m")
     settled(bench)
-    station(bench, "Float")
-    bench.get_by_text("Another float, by its label").click()
-    bench.get_by_label("Label", exact=True).fill("3 bananas")
-    bench.get_by_role("button", name="Put it on").click()
-    expect(bench.get_by_role("alert")).to_contain_text("3BB")
-    expect(bench.get_by_label("Label", exact=True)).to_have_value("3 bananas")
 
 
 def test_a_server_lost_in_mid_edit_loses_nothing(bench: Page, server: Server) -> None:

@@ -11,6 +11,7 @@ from brookwind.core.balance.arrivals import Arrival, arrivals, fillings
 from brookwind.core.balance.equivalents import Equivalents, equivalents
 from brookwind.core.balance.settle import settle
 from brookwind.core.balance.tip_advice import TipAdvice, tip_advice
+from brookwind.core.capacity.leaning import Leaning, leaning
 from brookwind.core.capacity.plan import plan_of
 from brookwind.core.capacity.window import Window, capacity_window
 from brookwind.core.errors import OutOfRange, Problem
@@ -47,6 +48,7 @@ class Choosing(BaseModel):
 
     window: Window
     advice: TipAdvice
+    leaning: Leaning | None
 
 
 class States(BaseModel):
@@ -68,9 +70,11 @@ class ProfileRead(BaseModel):
 @router.post("/choose")
 def choose(request: RigRequest, box: BoxOfRequest) -> Choosing:
     """The capacity window with the floats of the box, and the tip to ask for."""
+    settled = settle(request.rig)
     return Choosing(
         window=capacity_window(plan_of(request.rig), box.floats()),
-        advice=tip_advice(request.rig, settle(request.rig)),
+        advice=tip_advice(request.rig, settled),
+        leaning=leaning(request.rig, settled),
     )
 
 

@@ -87,7 +87,7 @@ def float_body(spec: FloatSpec) -> FloatBody:
     _check_fits_type(spec, kind)
     built_in = _said_built_in(spec, kind)
     dims, profile = _measured(spec, kind) if spec.profile else _proportioned(spec, kind, built_in)
-    design_tip = design_tip_m(kind, dims, profile.height_m)
+    design_tip = design_tip_m(spec, kind, dims, profile.height_m)
     bare = materials_of(spec, kind, dims, profile)
     own, built_in = _masses(spec, kind, bare.mass_kg, built_in, _displaced(profile, design_tip))
     dry = own + built_in
@@ -124,13 +124,24 @@ def float_body(spec: FloatSpec) -> FloatBody:
     )
 
 
-def design_tip_m(kind: FloatType, dims: Dimensions, height_m: float) -> float:
-    """What shows at the design waterline. [m]
+def design_tip_m(spec: FloatSpec, kind: FloatType, dims: Dimensions, height_m: float) -> float:
+    """What shows at the design waterline: the float's own mark, else the type's habit. [m]
 
+    spec: the float as entered.
     kind: the float's type.
     dims: its measures.
     height_m: its whole length. [m]
     """
+    if spec.mark_m is not None:
+        if spec.mark_m >= height_m:
+            raise OutOfRange.one(
+                "mark-too-high",
+                "The mark is {mark} below the top of a float that is {length} long.",
+                "Enter what stands out above the mark.",
+                ("mark_m",),
+                {"mark": short(spec.mark_m), "length": short(height_m)},
+            )
+        return spec.mark_m
     if kind.design_out is not None:
         return kind.design_out * height_m
     return min(kind.design_tip_m, 0.8 * dims.tip_length_m)
@@ -216,7 +227,10 @@ def _surplus_kg(spec: FloatSpec, kind: FloatType, grow: float, built_in: float, 
     own = spec.own_mass_kg or materials_of(spec, kind, dims, profile).mass_kg
     assert spec.capacity_kg is not None
     return (
-        _displaced(profile, design_tip_m(kind, dims, profile.height_m)) - own - built_in - spec.capacity_kg * _LEAD_NET
+        _displaced(profile, design_tip_m(spec, kind, dims, profile.height_m))
+        - own
+        - built_in
+        - spec.capacity_kg * _LEAD_NET
     )
 
 

@@ -9,7 +9,7 @@ from brookwind.core.floats.body import FloatBody, float_body
 from brookwind.core.floats.immersion import sinking_load_n, tip_per_newton_m
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.frozen import Frozen
-from brookwind.core.gravity import LABEL_WATER_KG_M3, LEAD_KG_M3, lead_mass_kg, submerged_weight_n
+from brookwind.core.gravity import G_M_S2, LABEL_WATER_KG_M3, LEAD_KG_M3, lead_mass_kg, submerged_weight_n
 from brookwind.core.water.density import water_density_kg_m3
 
 
@@ -93,18 +93,22 @@ def describe(spec: FloatSpec) -> FloatFacts:
     )
 
 
-def under_load(spec: FloatSpec, load_kg: float, temperature_c: float, salinity: float) -> FloatState:
+def under_load(
+    spec: FloatSpec, load_kg: float, temperature_c: float, salinity: float, side_kg: float = 0.0
+) -> FloatState:
     """The float under a load of lead, in a water.
 
     spec: the float as entered.
     load_kg: lead hung on it, weighed in air. [kg, 0 or more]
     temperature_c: of the water. [°C, 0 to 40]
     salinity: of the water. [g/kg, 0 to 42]
+    side_kg: sideways pull of the line at the foot, in kilograms of force. [kg, 0 or more]
     Raises: BrookwindError when the float or the water cannot be.
     Source: `attitude`.
     """
     body, water = float_body(spec), water_density_kg_m3(temperature_c, salinity)
-    rest = attitude(body, Pull(submerged_weight_n(load_kg, LEAD_KG_M3, water)), water)
+    pull = Pull(submerged_weight_n(load_kg, LEAD_KG_M3, water), side_kg * G_M_S2)
+    rest = attitude(body, pull, water)
     if rest is None:
         return FloatState(
             water_kg_m3=water,

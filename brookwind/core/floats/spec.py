@@ -53,6 +53,8 @@ class FloatSpec(Frozen):
     body_diameter_m: Diameter | None = None
     tip_length_m: Length | None = None
     tip_diameter_m: Diameter | None = None
+    mark_m: Length | None = None
+    """What stands out of the water at the float's own waterline mark; the type's usual when not given. [m]"""
     stem_material: str | None = None
     body_material: str | None = None
     tip_material: str | None = None

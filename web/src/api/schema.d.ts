@@ -1285,6 +1285,7 @@ export interface components {
          */
         Choosing: {
             advice: components["schemas"]["TipAdvice"];
+            leaning: components["schemas"]["Leaning"] | null;
             window: components["schemas"]["Window"];
         };
         /**
@@ -1915,6 +1916,8 @@ export interface components {
              * @default
              */
             label: string;
+            /** Mark M */
+            mark_m?: number | null;
             /** Own Mass Kg */
             own_mass_kg?: number | null;
             /** Profile */
@@ -2262,6 +2265,18 @@ export interface components {
              * @enum {string}
              */
             shape: "ball" | "egg" | "barrel" | "bullet" | "in-line";
+        };
+        /**
+         * Leaning
+         * @description The lean of line and float, from upright. [degrees]
+         */
+        Leaning: {
+            /** Float Deg */
+            float_deg: number;
+            /** Line Deg */
+            line_deg: number;
+            /** Side N */
+            side_n: number;
         };
         /**
          * LevelAnswer

@@ -23,6 +23,8 @@ type Props = {
 
 type Measure =
   | "own_mass_kg"
+  | "built_in_kg"
+  | "mark_m"
   | "stem_length_m"
   | "stem_diameter_m"
   | "body_length_m"
@@ -32,6 +34,8 @@ type Measure =
 
 const MEASURES: [Measure, string, Quantity][] = [
   ["own_mass_kg", "Own mass", "load"],
+  ["built_in_kg", "Built-in load", "load"],
+  ["mark_m", "Out at its mark", "tip"],
   ["body_diameter_m", "Body thickness", "tip"],
   ["body_length_m", "Body length", "line"],
   ["tip_diameter_m", "Tip thickness", "tip"],
@@ -39,6 +43,12 @@ const MEASURES: [Measure, string, Quantity][] = [
   ["stem_diameter_m", "Stem thickness", "tip"],
   ["stem_length_m", "Stem length", "line"],
 ];
+
+const MATERIALS = [
+  ["body_material", "Body of"],
+  ["stem_material", "Stem of"],
+  ["tip_material", "Tip of"],
+] as const;
 
 const NEW = { label: "", ballast: 0, feed: 1 };
 
@@ -127,18 +137,16 @@ export default function FloatForm({ title, types, catalogue, start, onPut, onClo
                 units={units}
               />
             ))}
-            <Choice
-              label="Body of"
-              value={spec.body_material ?? ""}
-              onChange={(m) => set({ body_material: m || null })}
-            >
-              <option value="">as usual</option>
-              {catalogue.float_materials.map((m) => (
-                <option key={m.id} value={m.id}>
-                  {m.name}
-                </option>
-              ))}
-            </Choice>
+            {MATERIALS.map(([name, words]) => (
+              <Choice key={name} label={words} value={spec[name] ?? ""} onChange={(m) => set({ [name]: m || null })}>
+                <option value="">as usual</option>
+                {catalogue.float_materials.map((m) => (
+                  <option key={m.id} value={m.id}>
+                    {m.name}
+                  </option>
+                ))}
+              </Choice>
+            ))}
           </Grid>
           {MEASURES.map(([name]) => (
             <Wrong key={name} sentence={wrong[name]} />

@@ -4,6 +4,7 @@ import { type Arrival, api, type Rig, type States, sentenceOf } from "../../api/
 import { useAnswer } from "../../document/useAnswer";
 import { Button } from "../../shell/Button";
 import { type Units, write } from "../../units/quantity";
+import { Why } from "../stations/Why";
 
 /** What the float does as each weight arrives or it empties, and the same rig in other water or of other metal. */
 export function StatesPanel({ rig, units }: { rig: Rig; units: Units }) {
@@ -110,9 +111,16 @@ function Equivalents({ table, rig, units }: { table: Table; rig: Rig; units: Uni
           {rows("metal")}
         </tbody>
       </table>
-      <Button size="sm" mt="2" className="bw-noprint" onClick={() => window.print()}>
+      <Button size="sm" my="2" className="bw-noprint" onClick={() => window.print()}>
         <Printer aria-hidden="true" /> Print this table
       </Button>
+      <Box className="bw-noprint">
+        <Why>
+          Water lifts the float on its whole volume under water, by its density (TEOS-10); it lifts every weight by the
+          water that weight displaces, so a gram of tin pulls less than a gram of lead and one of tungsten more. What is
+          missing from the present tip's load is made up of one or two pieces.
+        </Why>
+      </Box>
     </Box>
   );
 }

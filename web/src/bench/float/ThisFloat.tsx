@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import type { Evaluation, FloatSpec } from "../../api/client";
+import type { Choosing, Evaluation, FloatSpec } from "../../api/client";
 import { colour } from "../../scene/colour";
 import { StandingFloat } from "../../scene/StandingFloat";
 import { type Units, write } from "../../units/quantity";
@@ -21,8 +21,10 @@ const WIDE = 120;
 
 export const guessedWords = (guessed: readonly string[]) => guessed.map((g) => GUESSED[g] ?? g).join(", ");
 
+type Props = { afloat: Evaluation["afloat"]; spec: FloatSpec; leaning: Choosing["leaning"]; units: Units };
+
 /** The float drawn to scale with its waterline and lean, and its figures. */
-export function ThisFloat({ afloat, spec, units }: { afloat: Evaluation["afloat"]; spec: FloatSpec; units: Units }) {
+export function ThisFloat({ afloat, spec, leaning, units }: Props) {
   const load = (kg: number) => write(kg, "load", units);
   return (
     <Box>
@@ -42,6 +44,12 @@ export function ThisFloat({ afloat, spec, units }: { afloat: Evaluation["afloat"
           />
         </Box>
       </Flex>
+      {leaning && (
+        <Text fontSize="sm" mt="2" data-testid="leaning">
+          In this current and wind the line leans about {write(leaning.line_deg, "angle", units)} and the float{" "}
+          {write(leaning.float_deg, "angle", units)} (a simple estimate).
+        </Text>
+      )}
       <Text fontSize="sm" color="soft" mt="2" data-testid="guessed">
         {afloat.guessed.length > 0
           ? `Still guessed from its type and label: ${guessedWords(afloat.guessed)}.`

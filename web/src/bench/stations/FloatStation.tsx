@@ -110,7 +110,14 @@ export function FloatStation(props: StationProps) {
             </Button>
           </Flex>
         )}
-        {answer.evaluation && <ThisFloat afloat={answer.evaluation.afloat} spec={float.spec} units={units} />}
+        {answer.evaluation && (
+          <ThisFloat
+            afloat={answer.evaluation.afloat}
+            spec={float.spec}
+            leaning={choosing.answer?.leaning ?? null}
+            units={units}
+          />
+        )}
         <Filling spec={float.spec} catalogue={catalogue} onChange={(spec) => void put(spec, float.item)} />
         <Flex gap="2" mt="3" wrap="wrap">
           <Button onClick={() => setSheet("tube")}>
