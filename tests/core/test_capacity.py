@@ -8,8 +8,10 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from brookwind.core.balance.settle import settle
 from brookwind.core.balance.stock import FloatStock
 from brookwind.core.capacity.estimates import cast_distance_m, cast_speed_m_s, settle_time_s
+from brookwind.core.capacity.leaning import leaning
 from brookwind.core.capacity.needs import NEEDS, take_under_n, working_load_n
 from brookwind.core.capacity.plan import Plan, plan_of
 from brookwind.core.capacity.window import Window, capacity_window
@@ -154,6 +156,17 @@ def test_marks_stand_at_their_real_capacity(rigs: dict[str, Rig]) -> None:
     mark = capacity_window(plan, [FLOATS[2].model_copy(update={"spec": light})]).marks[0]
     assert not mark.fits
     assert log(tested.capacity_kg / mark.capacity_kg) > 0.3
+
+
+def test_a_current_leans_line_and_float_and_still_water_neither(rigs: dict[str, Rig]) -> None:
+    rig = rigs["roach-pole"]
+    assert leaning(rig, settle(rig)) is None
+    slow, fast = (
+        leaning(r, settle(r)) for u in (0.2, 0.5) for r in [rig.model_copy(update={"conditions": Conditions(current_m_s=u)})]
+    )
+    assert slow and fast and 0.0 < slow.float_deg < fast.float_deg and slow.line_deg < fast.line_deg
+    # The float, righted by its own load, leans less than the slack line below it.
+    assert fast.float_deg < fast.line_deg
 
 
 def test_a_float_that_cannot_be_is_named_and_the_others_stand() -> None:

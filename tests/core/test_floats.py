@@ -181,3 +181,12 @@ def test_feeder_float_rises_as_its_feed_breaks_away() -> None:
 def test_water_that_is_not_fished_is_refused(temperature: float, salinity: float) -> None:
     with pytest.raises(OutOfRange):
         water_density_kg_m3(temperature, salinity)
+
+
+def test_a_label_is_meant_at_the_floats_own_mark() -> None:
+    low, high = (float_body(FloatSpec(type="avon", capacity_kg=0.003, mark_m=m)) for m in (0.005, 0.025))
+    assert low.capacity_kg == pytest.approx(high.capacity_kg)
+    # Meant with more of it out of the water, the same label is a larger float.
+    assert high.profile.volume_m3 > low.profile.volume_m3
+    with pytest.raises(OutOfRange, match="what stands out above the mark"):
+        float_body(FloatSpec(type="avon", capacity_kg=0.003, mark_m=0.4))

@@ -57,7 +57,7 @@ def test_capacity_off_its_label_is_found_again(kind: tuple[str, float], volume: 
     loads = [body.rated_kg * share for share in (0.97, 1.0, 1.02)]
     fit = fit_tube(spec, TubeTest(readings=tuple(seen(body, m) for m in loads)))
     off = abs(fit.capacity_kg - body.rated_kg)
-    assert off < 0.03 * body.rated_kg
+    assert off < 0.04 * body.rated_kg
     assert off < 3.0 * fit.calibration.capacity_sigma_kg
     # The label's own error was 12 %: three readings leave half of it at most; the skin of the water keeps the rest.
     assert fit.calibration.capacity_sigma_kg < 0.06 * body.rated_kg

@@ -18,9 +18,10 @@ from brookwind.core.roots import crossing
 STANDS_RAD = 0.26
 """A float leaning less than this, 15 degrees, is said to stand. Editable default."""
 
-_LEANS = np.array([0.01, 0.12, 0.4, 0.75, 1.05, 1.3, 1.45, 1.54])
-_LYING = np.array([STANDS_RAD, *_LEANS[_LEANS > STANDS_RAD]])
-_WITHIN_RAD = 1e-5
+_STEEP = np.array([0.01, 0.12, 0.4, 0.75, 1.05])
+_NEAR_FLAT = np.array([1.3, 1.54, pi - 1.54])
+_LYING = np.array([STANDS_RAD, 0.4, 0.75, 1.05, 1.3, 1.45, 1.54])
+_WITHIN_RAD = 2e-3
 
 
 @dataclass(frozen=True)
@@ -97,30 +98,28 @@ def attitude(body: FloatBody, pull: Pull, water_kg_m3: float) -> Attitude | None
     assert upright is not None
     could_stand = righting_stiffness_n_m(body, upright, water_kg_m3) - pull.down_n * pull.at_m > 0.0
     turn = _Turning(body, pull, water_kg_m3, upright)
-    moments = turn.moments(_LEANS)
-    if moments[-1] <= 0.0:
+    # Most that lie, lie near the flat: the rest is looked at only when nothing holds it there.
+    leans, moments = _NEAR_FLAT, turn.moments(_NEAR_FLAT)
+    if moments[-2] <= 0.0 and moments[-1] <= 0.0:
         # Top-heavy: it goes on past the horizontal until something rights it from there.
-        over = pi - _LEANS[::-1]
-        return turn.at(_rest(turn, over, turn.moments(over), falling=True), could_stand)
-    lean = _rest(turn, _LEANS, moments, falling=False)
-    return turn.at(lean, could_stand and lean >= STANDS_RAD)
-
-
-def _rest(turn: _Turning, leans: np.ndarray, moments: np.ndarray, falling: bool) -> float:
-    """The first lean, from flat, at which nothing turns it any more. [rad]"""
-    if falling:
-        back = np.nonzero(moments > 0.0)[0]
+        over = pi - _STEEP[::-1]
+        rest = turn.moments(over)
+        back = np.nonzero(rest > 0.0)[0]
         if len(back) == 0:
-            return pi
-        i = int(back[0])
-        if i == 0:
-            return crossing(turn.moment, 0.5 * pi, float(leans[0]), _WITHIN_RAD)
+            return turn.at(pi, could_stand)
+        leans, moments = np.append(leans[-1:], over[: back[0] + 1]), np.append(moments[-1:], rest[: back[0] + 1])
+    elif moments[-2] > 0.0:
+        leans, moments = leans[:-1], moments[:-1]
+        if moments[0] > 0.0:
+            leans, moments = np.append(_STEEP, leans[0]), np.append(turn.moments(_STEEP), moments[0])
+    wrong = np.nonzero(moments <= 0.0)[0]
+    if len(wrong) == 0:
+        lean = 0.0 if turn.side == 0.0 else crossing(turn.moment, 0.0, float(leans[0]), _WITHIN_RAD)
     else:
-        wrong = np.nonzero(moments <= 0.0)[0]
-        if len(wrong) == 0:
-            return 0.0 if turn.side == 0.0 else crossing(turn.moment, 0.0, float(leans[0]), _WITHIN_RAD)
         i = int(wrong[-1]) + 1
-    return crossing(turn.moment, float(leans[i - 1]), float(leans[i]), _WITHIN_RAD)
+        ends = (float(moments[i - 1]), float(moments[i]))
+        lean = crossing(turn.moment, float(leans[i - 1]), float(leans[i]), _WITHIN_RAD, ends)
+    return turn.at(lean, could_stand and lean >= STANDS_RAD)
 
 
 class _Turning:
@@ -137,14 +136,20 @@ class _Turning:
         self.known: tuple[np.ndarray, np.ndarray] | None = None
 
     def moments(self, leans: np.ndarray) -> np.ndarray:
-        guess = None if self.known is None else np.interp(leans, *self.known)
-        depth, wet = self.pieces.floating(leans, self.volume, guess)
-        if self.known is None and leans[0] < leans[-1]:
+        depth, wet = self.pieces.floating(leans, self.volume, self._guess(leans))
+        if self.known is None:
             self.known = (leans, depth)
+        else:
+            order = np.searchsorted(self.known[0], leans)
+            self.known = (np.insert(self.known[0], order, leans), np.insert(self.known[1], order, depth))
         sine, cosine = np.sin(leans), np.cos(leans)
         lift = self.water * G_M_S2 * (wet.along_m4 * sine - wet.across_m4 * cosine)
         found: np.ndarray = lift - self.weight * sine - self.side * cosine
         return found
+
+    def _guess(self, leans: np.ndarray) -> np.ndarray | None:
+        """Depths between those already found: the next search then starts close."""
+        return None if self.known is None else np.interp(leans, *self.known)
 
     def moment(self, lean: float) -> float:
         if lean < 1e-6:
@@ -156,7 +161,8 @@ class _Turning:
         if lean < 1e-6:
             depth = body.profile.level_for_volume_m(self.volume)
         else:
-            depth = float(self.pieces.floating(np.array([lean]), self.volume)[0][0])
+            at = np.array([lean])
+            depth = float(self.pieces.floating(at, self.volume, self._guess(at))[0][0])
         return Attitude(lean, depth, _axis_out_m(body.length_m, lean, depth), could_stand)
 
 

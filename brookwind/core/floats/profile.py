@@ -20,8 +20,9 @@ class Profile:
         points: (height, radius), heights not falling and starting at 0, radii 0 or more. [m, shape (n, 2), n >= 2]
         Raises: OutOfRange when the outline goes back on itself, has a negative radius or encloses nothing.
         """
-        self.points = tuple((float(z), float(r)) for z, r in points)
-        _check_outline(self.points)
+        given = tuple((float(z), float(r)) for z, r in points)
+        _check_outline(given)
+        self.points = _straightened(given)
 
     @cached_property
     def frustums(self) -> tuple[tuple[float, float, float, float], ...]:
@@ -131,6 +132,16 @@ def _height_for(volume: float, r0: float, slope: float, h: float) -> float:
             break
         x -= (_volume(r0, slope, x) - volume) / area
     return min(max(x, 0.0), h)
+
+
+def _straightened(points: tuple[tuple[float, float], ...]) -> tuple[tuple[float, float], ...]:
+    """The outline without points on a straight line of one radius: a tube is one piece, however finely it was given."""
+    kept = [points[0]]
+    for i in range(1, len(points) - 1):
+        r = points[i][1]
+        if not points[i - 1][1] == r == points[i + 1][1] or kept[-1][1] != r:
+            kept.append(points[i])
+    return (*kept, points[-1])
 
 
 def _check_outline(points: tuple[tuple[float, float], ...]) -> None:

@@ -6,7 +6,7 @@ point is under water where z cos t + x sin t < c; c is the depth of the base's c
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 
 import numpy as np
 from numpy.typing import NDArray
@@ -16,7 +16,8 @@ from brookwind.core.floats.profile import Profile
 Array = NDArray[np.float64]
 
 _NODES = 6
-_ENOUGH = 1e-8
+_NEAR = 1e-4
+"""So near in volume, one step to the first order is as good as another evaluation."""
 _STEEP = 1e-9
 
 
@@ -31,6 +32,22 @@ class Submerged:
     """Integral of x; negative, for the lower side is wetted first. [m4]"""
     waterplane_m2: Array
     """Area the surface cuts, which is how fast the volume grows with depth. [m2]"""
+    waterplane_along_m3: Array
+    """Integral of z over that area: how fast `along_m4` grows. [m3]"""
+    waterplane_across_m3: Array
+    """Integral of x over that area. [m3]"""
+
+    def deeper(self, by_m: Array) -> Submerged:
+        """The same body a little deeper, to the first order.
+
+        by_m: how much deeper, one for each lean. [m]
+        """
+        return replace(
+            self,
+            volume_m3=self.volume_m3 + by_m * self.waterplane_m2,
+            along_m4=self.along_m4 + by_m * self.waterplane_along_m3,
+            across_m4=self.across_m4 + by_m * self.waterplane_across_m3,
+        )
 
 
 def _rule() -> tuple[Array, Array]:
@@ -46,6 +63,11 @@ def _rule() -> tuple[Array, Array]:
 _AT, _WEIGHT = _rule()
 
 
+def _off_zero(x: Array) -> Array:
+    """The same, with what is too near zero to divide by moved off it."""
+    return np.where(np.abs(x) < _STEEP, _STEEP, x)
+
+
 class Pieces:
     """The frustums of an outline as arrays, made once for many leans."""
 
@@ -56,7 +78,11 @@ class Pieces:
         """
         self.profile = profile
         rows = np.array(profile.frustums)
-        self.low, self.height, self.radius, self.slope = rows.T
+        self.low, height, self.radius, self._taper = rows.T
+        self.high = self.low + height
+        self._foot = self.radius - self._taper * self.low
+        """Radius each frustum would have at the base, were it drawn on down."""
+        self.widest = max(r for _, r in profile.points)
 
     def submerged(self, lean_rad: Array, depth_m: Array) -> Submerged:
         """What is under water at each lean and depth.
@@ -70,37 +96,38 @@ class Pieces:
         Good to 1e-6 of the volume and 3e-5 of the moments; held against closed forms of the cylinder and the cone.
         Source: segment of a circle; Gauss-Legendre quadrature.
         """
-        sine, cosine = np.sin(lean_rad)[:, None], np.cos(lean_rad)[:, None]
-        c = depth_m[:, None]
-        cuts = self._cuts(sine, cosine, c)
-        z = cuts[..., :-1, None] + (cuts[..., 1:] - cuts[..., :-1])[..., None] * _AT
-        weight = (cuts[..., 1:] - cuts[..., :-1])[..., None] * _WEIGHT
-        r = self.radius[:, None, None] + self.slope[:, None, None] * (z - self.low[:, None, None])
-        r = np.maximum(r, 1e-12)
-        s = (c[..., None, None] - z * cosine[..., None, None]) / np.maximum(sine, _STEEP)[..., None, None]
-        q = np.clip(s / r, -1.0, 1.0)
+        sine, cosine = np.sin(lean_rad), np.cos(lean_rad)
+        cuts = self._cuts(sine, cosine, depth_m)
+        span = cuts[..., 1:] - cuts[..., :-1]
+        z = cuts[..., :-1, None] + span[..., None] * _AT
+        flat = (len(sine), -1)
+        r = np.maximum(self._foot[:, None, None] + self._taper[:, None, None] * z, 1e-12).reshape(flat)
+        z, weight = z.reshape(flat), (span[..., None] * _WEIGHT).reshape(flat)
+        slant = np.maximum(sine, _STEEP)[:, None]
+        q = np.minimum(np.maximum((depth_m[:, None] - z * cosine[:, None]) / (slant * r), -1.0), 1.0)
         half = np.sqrt(1.0 - q * q)
+        chord = weight * r * half
         area = weight * r * r * (np.arccos(-q) + q * half)
-        over = (-3, -2, -1)
-        chord = 2.0 * np.sum(weight * r * half, axis=over)
         return Submerged(
-            volume_m3=np.sum(area, axis=over),
-            along_m4=np.sum(area * z, axis=over),
-            across_m4=-2.0 / 3.0 * np.sum(weight * r**3 * half**3, axis=over),
-            waterplane_m2=chord / np.maximum(sine[:, 0], _STEEP),
+            volume_m3=area.sum(axis=1),
+            along_m4=(area * z).sum(axis=1),
+            across_m4=(-2.0 / 3.0) * (chord * (r * half) ** 2).sum(axis=1),
+            waterplane_m2=2.0 * chord.sum(axis=1) / slant[:, 0],
+            waterplane_along_m3=2.0 * (chord * z).sum(axis=1) / slant[:, 0],
+            waterplane_across_m3=2.0 * (chord * q * r).sum(axis=1) / slant[:, 0],
         )
 
-    def _cuts(self, sine: Array, cosine: Array, c: Array) -> Array:
+    def _cuts(self, sine: Array, cosine: Array, depth_m: Array) -> Array:
         """Ends of the stretches of each frustum that are wet, cut or dry: shape (leans, frustums, 4)."""
-        high = self.low + self.height
-        foot = self.radius - self.slope * self.low
-        ends = [np.broadcast_to(self.low, (len(sine), len(high)))]
-        for sign in (1.0, -1.0):
-            down = cosine + sign * sine * self.slope
-            at = (c - sign * sine * foot) / np.where(np.abs(down) < _STEEP, _STEEP, down)
-            ends.append(np.clip(at, self.low, high))
-        ends.append(np.broadcast_to(high, ends[0].shape))
-        return np.sort(np.stack(ends, axis=-1), axis=-1)
+        c, s, k = depth_m[:, None], sine[:, None], cosine[:, None]
+        cuts = np.empty((len(sine), len(self.low), 4))
+        one, other = (
+            np.minimum(np.maximum((c - side * self._foot) / _off_zero(k + side * self._taper), self.low), self.high)
+            for side in (s, -s)
+        )
+        cuts[..., 0], cuts[..., 3] = self.low, self.high
+        cuts[..., 1], cuts[..., 2] = np.minimum(one, other), np.maximum(one, other)
+        return cuts
 
     def floating(self, lean_rad: Array, volume_m3: float, guess_m: Array | None = None) -> tuple[Array, Submerged]:
         """Depth of the base's centre at which a volume is under water, for each lean, and what is then under. [m]
@@ -108,25 +135,25 @@ class Pieces:
         lean_rad: leans, shape (n,). [rad]
         volume_m3: between 0 and the whole. [m3]
         guess_m: depths to start from, shape (n,). [m]
-        Newton's steps kept inside a shrinking bracket.
+        Newton's steps kept inside a shrinking bracket; the last one carries the moments along.
         """
         sine, cosine = np.sin(lean_rad), np.cos(lean_rad)
-        z = np.concatenate([self.low, [self.profile.height_m]])
-        r = np.concatenate([self.radius, [max(0.0, self.radius[-1] + self.slope[-1] * self.height[-1])]])
-        reach = np.concatenate([z[None] * cosine[:, None] + sign * r[None] * sine[:, None] for sign in (1, -1)], axis=1)
-        widest = float(r.max()) * sine
-        low, high = reach.min(axis=1) - widest, reach.max(axis=1) + widest
-        upright = self.profile.level_for_volume_m(volume_m3) * cosine
-        c = np.clip(upright if guess_m is None else guess_m, low, high)
-        enough = _ENOUGH * self.profile.volume_m3
+        # Nothing of the body is above or below these.
+        rise, width = self.profile.height_m * cosine, self.widest * sine
+        low, high = np.minimum(rise, 0.0) - width, np.maximum(rise, 0.0) + width
+        c = self.profile.level_for_volume_m(volume_m3) * cosine if guess_m is None else guess_m
+        c = np.minimum(np.maximum(c, low), high)
+        enough = _NEAR * volume_m3
         now = self.submerged(lean_rad, c)
         for _ in range(40):
             error = now.volume_m3 - volume_m3
             open_ = np.abs(error) > enough
-            if not bool(np.any(open_)):
+            if not open_.any():
                 break
-            high, low = np.where(error > 0.0, c, high), np.where(error > 0.0, low, c)
+            over = error > 0.0
+            high, low = np.where(over, c, high), np.where(over, low, c)
             step = c - error / np.maximum(now.waterplane_m2, 1e-16)
             c = np.where(open_, np.where((step > low) & (step < high), step, 0.5 * (low + high)), c)
             now = self.submerged(lean_rad, c)
-        return c, now
+        last = (volume_m3 - now.volume_m3) / np.maximum(now.waterplane_m2, 1e-16)
+        return c + last, now.deeper(last)
