@@ -47,7 +47,9 @@ def test_attitude(benchmark: BenchmarkFixture, kind: str, share: float) -> None:
 
 def test_tube_test_fit_with_a_new_float_each_time(benchmark: BenchmarkFixture) -> None:
     """Wanted: at most 50 ms; nothing kept from an earlier fit."""
-    readings = tuple(TubeReading(load_kg=m, tip_m=t, at=AT) for m, t in ((0.0012, 0.03), (0.0013, 0.02), (0.0014, 0.01)))
+    readings = tuple(
+        TubeReading(load_kg=m, tip_m=t, at=AT) for m, t in ((0.0012, 0.03), (0.0013, 0.02), (0.0014, 0.01))
+    )
 
     def fit() -> None:
         float_body.cache_clear()

@@ -162,9 +162,14 @@ def test_a_current_leans_line_and_float_and_still_water_neither(rigs: dict[str, 
     rig = rigs["roach-pole"]
     assert leaning(rig, settle(rig)) is None
     slow, fast = (
-        leaning(r, settle(r)) for u in (0.2, 0.5) for r in [rig.model_copy(update={"conditions": Conditions(current_m_s=u)})]
+        leaning(r, settle(r))
+        for u in (0.2, 0.5)
+        for r in [rig.model_copy(update={"conditions": Conditions(current_m_s=u)})]
     )
-    assert slow and fast and 0.0 < slow.float_deg < fast.float_deg and slow.line_deg < fast.line_deg
+    assert slow
+    assert fast
+    assert 0.0 < slow.float_deg < fast.float_deg
+    assert slow.line_deg < fast.line_deg
     # The float, righted by its own load, leans less than the slack line below it.
     assert fast.float_deg < fast.line_deg
 

@@ -3,10 +3,13 @@
 from __future__ import annotations
 
 import re
+from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
 from playwright.sync_api import Locator, Page, expect
+
+from brookwind.demo.load import demo_box, demo_rigs
 
 from .conftest import Server
 from .looks import THEMES, axe_finds
@@ -14,12 +17,36 @@ from .looks import THEMES, axe_finds
 pytestmark = pytest.mark.browser
 
 
+@pytest.fixture(scope="module")
+def box(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
+    """One demo for this file; each test puts back what it starts from."""
+    server = Server(tmp_path_factory.mktemp("floats") / "demo.db")
+    server.start()
+    yield server
+    server.stop()
+
+
+def put_back(page: Page, address: str, fields: object) -> None:
+    kept = page.request.get(address).json()
+    done = page.request.put(address, data={"version": kept["version"], "fields": fields})
+    assert done.ok, done.text()
+
+
 @pytest.fixture
-def floats(bench: Page) -> Page:
-    """The bench at its Float station."""
-    bench.get_by_role("navigation", name="Stations").get_by_role("button", name="Float").click()
-    expect(bench.get_by_test_id("window-says")).to_contain_text("From 0.88 g (cast)")
-    return bench
+def floats(box: Server, page: Page) -> Iterator[Page]:
+    """The strung waggler as the demo has it, at its Float station. Anything the page complains of fails the test."""
+    complaints: list[str] = []
+    page.on("pageerror", lambda e: complaints.append(str(e)))
+    page.on("console", lambda m: complaints.append(m.text) if m.type == "error" else None)
+    rig = next(r for r in demo_rigs() if r.id == "rudd-strung")
+    float_2 = next(b for b in demo_box() if b.item == "float-02")
+    put_back(page, f"{box.url}/api/rigs/rudd-strung", rig.model_dump(mode="json"))
+    put_back(page, f"{box.url}/api/box/float-02", float_2.model_dump(mode="json"))
+    page.goto(f"{box.url}/bench/rudd-strung")
+    page.get_by_role("navigation", name="Stations").get_by_role("button", name="Float").click()
+    expect(page.get_by_test_id("window-says")).to_contain_text("From 0.88 g (cast)")
+    yield page
+    assert [c for c in complaints if "Failed to load resource" not in c] == []
 
 
 def panel(page: Page) -> Locator:
@@ -127,11 +154,11 @@ def test_tube_test_from_first_reading_to_real_capacity_and_back(floats: Page) ->
     expect(bead).to_contain_text("3BB, straight waggler")
 
 
-def test_a_rig_tied_before_the_tube_test_is_told_of_it(floats: Page, server: Server) -> None:
-    kept = floats.request.get(f"{server.url}/api/box/float-02").json()
+def test_a_rig_tied_before_the_tube_test_is_told_of_it(floats: Page, box: Server) -> None:
+    address = f"{box.url}/api/box/float-02"
+    fields = floats.request.get(address).json()["fields"]
     found = {"volume_scale": 1.1, "mass_kg": 0.00046, "capacity_sigma_kg": 2e-5, "readings": 3, "on": "2026-11-20"}
-    fields = {**kept["fields"], "spec": {**kept["fields"]["spec"], "calibration": found}}
-    floats.request.put(f"{server.url}/api/box/float-02", data={"version": kept["version"], "fields": fields})
+    put_back(floats, address, {**fields, "spec": {**fields["spec"], "calibration": found}})
     floats.reload()
     panel(floats).get_by_role("button", name="Take what the box knows").click()
     bead = floats.get_by_role("navigation", name="Stations").get_by_role("button", name="Float")
