@@ -20,7 +20,15 @@ URL = f"http://127.0.0.1:{PORT}"
 
 
 def shot(
-    browser: Browser, name: str, rig: str, station: str, width: int = 1280, height: int = 800, theme: str = ""
+    browser: Browser,
+    name: str,
+    rig: str,
+    station: str,
+    width: int = 1280,
+    height: int = 800,
+    theme: str = "",
+    press: tuple[str, ...] = (),
+    show: str = "",
 ) -> None:
     page: Page = browser.new_page(viewport={"width": width, "height": height}, locale="en-GB")
     if theme:
@@ -29,6 +37,11 @@ def shot(
     expect(page.get_by_test_id("verdict")).to_have_attribute("data-waiting", "false", timeout=10_000)
     page.keyboard.press(station)
     page.wait_for_load_state("networkidle")
+    for button in press:
+        page.get_by_role("button", name=button).last.click()
+        page.wait_for_timeout(400)
+    if show:
+        page.get_by_test_id(show).evaluate("e => e.scrollIntoView({block: 'center'})")
     page.evaluate("() => document.fonts.ready")
     page.wait_for_timeout(600)
     page.screenshot(path=OUT / f"{name}.png")
@@ -76,7 +89,9 @@ def main() -> None:
             with sync_playwright() as play:
                 browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=["--no-sandbox"])
                 shot(browser, "bench-load", "rudd-strung", "4")
-                shot(browser, "bench-float", "roach-pole", "3")
+                shot(browser, "bench-float", "rudd-strung", "3", show="capacity-window")
+                shot(browser, "float-tube", "rudd-strung", "3", press=("Put on 4BB", "Tube test"))
+                shot(browser, "float-phone", "roach-pole", "3", 390, 844, show="capacity-window")
                 shot(browser, "bench-stop", "bream-slider", "5")
                 shot(browser, "bench-dusk", "rudd-strung", "2", theme="dusk")
                 shot(browser, "bench-glare", "roach-pole", "1", theme="glare")

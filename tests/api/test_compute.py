@@ -128,7 +128,9 @@ def test_labels_are_read_or_refused(client: TestClient) -> None:
 schema = schemathesis.openapi.from_asgi("/api/openapi.json", make_app(create_engine("sqlite://")))
 
 
-@schema.include(path_regex="^/api/(label|evaluate|rigs/start|catalogue|water/look|water/plumb)$").parametrize()
+@schema.include(
+    path_regex="^/api/(label|evaluate|rigs/start|catalogue|water/look|water/plumb|float/(describe|tube|profile))$"
+).parametrize()
 @settings(max_examples=12, deadline=None)
 def test_stateless_calls_never_fault_and_answer_as_published(case: Any) -> None:
     response = case.call()

@@ -12,10 +12,11 @@ import pytest
 
 import brookwind.core
 from brookwind.core.balance.patterns import PATTERNS
+from brookwind.core.capacity.needs import NEEDS
 from brookwind.core.floats.types import FLOAT_TYPES
 from brookwind.core.rig.families import FAMILIES
 from brookwind.core.rig.gear import BAIT_KINDS, HOOK_SIZES, SPECIES
-from brookwind.core.rig.materials import LINE_MATERIALS, WEIGHT_MATERIALS
+from brookwind.core.rig.materials import FLOAT_MATERIALS, LINE_MATERIALS, WEIGHT_MATERIALS
 from brookwind.core.rig.shot_series import MODERN
 
 MODULES = [importlib.import_module(m.name) for m in pkgutil.walk_packages(brookwind.core.__path__, "brookwind.core.")]
@@ -50,7 +51,19 @@ def test_worked_values_exist() -> None:
 
 @pytest.mark.parametrize(
     "registry",
-    [PATTERNS, FLOAT_TYPES, FAMILIES, SPECIES, BAIT_KINDS, HOOK_SIZES, LINE_MATERIALS, WEIGHT_MATERIALS, MODERN],
+    [
+        PATTERNS,
+        FLOAT_TYPES,
+        FAMILIES,
+        SPECIES,
+        BAIT_KINDS,
+        HOOK_SIZES,
+        LINE_MATERIALS,
+        WEIGHT_MATERIALS,
+        FLOAT_MATERIALS,
+        NEEDS,
+        MODERN,
+    ],
 )
 def test_every_entry_has_a_name_of_its_own_and_a_source(registry: tuple[object, ...]) -> None:
     keys = [getattr(e, "id", getattr(e, "size", getattr(e, "name", None))) for e in registry]

@@ -10,7 +10,7 @@ from brookwind.core.balance.hang import Hanging, Laid, hanging, lay_out
 from brookwind.core.errors import BrookwindError
 from brookwind.core.floats.attitude import Attitude, Pull, attitude
 from brookwind.core.floats.body import FloatBody, float_body
-from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n
+from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n, sinking_load_n
 from brookwind.core.floats.standing import righting_stiffness_n_m
 from brookwind.core.rig.document import Rig
 from brookwind.core.water.density import water_density_kg_m3
@@ -105,7 +105,9 @@ def settle(rig: Rig) -> Settled:
 
 
 def _lying(body: FloatBody, carried_n: float, water: float) -> Attitude:
-    rest = attitude(body, Pull(max(0.0, carried_n)), water)
+    # Carried up to the very brim it is still afloat.
+    most = (1.0 - 1e-9) * sinking_load_n(body, water)
+    rest = attitude(body, Pull(min(max(0.0, carried_n), most)), water)
     assert rest is not None, "a float that has a waterline is not under"
     return rest
 

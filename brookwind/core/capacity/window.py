@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from functools import lru_cache
-from math import exp, inf, isfinite, log
+from math import exp, isfinite, log
 from typing import Literal
 
 from pydantic import Field
@@ -22,6 +22,7 @@ from brookwind.core.frozen import Frozen
 
 _LEAST_KG, _MOST_KG, _STEPS = 0.00005, 0.2, 37
 """Capacities the bounds are looked for between. [kg]"""
+_HOPELESS = 1e6
 _FAVOURED = 0.35
 """Where in an open window the favoured capacity lies, from its light end. Editable default."""
 
@@ -213,6 +214,9 @@ def _at(plan: Plan, need: Need, capacity: float) -> float:
     ladder = _ladder(plan.type)
     i = next((i for i, b in enumerate(ladder) if b.capacity_kg >= capacity), len(ladder) - 1) or 1
     a, b = need.figure(plan, ladder[i - 1]), need.figure(plan, ladder[i])
+    if not (isfinite(a) and isfinite(b)):
+        # The smallest floats carry nothing at that tip: what the next one does is the answer, if it does anything.
+        return b
     low, high = log(ladder[i - 1].capacity_kg), log(ladder[i].capacity_kg)
     return a + (b - a) * min(max((log(capacity) - low) / (high - low), 0.0), 1.0)
 
@@ -240,7 +244,9 @@ def _marks(
             checks.append(_check(need, figure, limit, ok))
         broken = sum(not c.ok for c in checks)
         away = abs(log(max(body.capacity_kg, 1e-6) / middle)) if middle else 0.0
-        ranked.append(((broken, worst, away), stock, body, tuple(sorted(checks, key=lambda c: c.ok))))
+        # Of floats that suit alike, those of the type that is fished come first.
+        other = kind.id != plan.type
+        ranked.append(((broken, worst, other, away), stock, body, tuple(sorted(checks, key=lambda c: c.ok))))
     ranked.sort(key=lambda r: r[0])
     marks = [_mark(plan, i + 1, stock, body, checks) for i, (_, stock, body, checks) in enumerate(ranked)]
     return tuple(marks), tuple(faulty)
@@ -298,23 +304,32 @@ def _concessions(plan: Plan, bounds: Sequence[Bound], low: float | None, high: f
         if not beyond or stuck - {n.id for n in beyond}:
             continue
         found.append(_concession(plan, beyond, at))
-    if not found and stuck:
+    if not any(found) and stuck:
         found.append(_concession(plan, [by_id[s] for s in sorted(stuck)], _favoured(low, high) or 0.003))
-    return tuple(sorted(found, key=lambda c: c.share))
+    offered = [c for c in found if c is not None]
+    return tuple(sorted(offered, key=lambda c: c.share)) or (_NO_WAY,)
 
 
-def _concession(plan: Plan, needs: Sequence[Need], capacity: float) -> Concession:
+_NO_WAY = Concession(
+    needs=(), says="Take another type of float, or ask for something else here.", change=None, share=_HOPELESS
+)
+
+
+def _concession(plan: Plan, needs: Sequence[Need], capacity: float) -> Concession | None:
+    """What these needs would have to accept at a capacity; None when nothing would do."""
     says, figures, change, share = [], {}, {}, 0.0
     settable = True
     for need in needs:
         figure, limit = _at(plan, need, capacity), need.limit(plan)
         assert limit is not None
+        if not isfinite(figure):
+            return None
         # A hair beyond, so that setting it opens the window.
         figure *= 0.98 if need.best == "more" else 1.02
         says.append(need.give.replace("{figure}", f"{{{need.id}_figure}}").replace("{limit}", f"{{{need.id}_limit}}"))
         figures[f"{need.id}_figure"] = Figure(value=figure, quantity=need.quantity)
         figures[f"{need.id}_limit"] = Figure(value=limit, quantity=need.quantity)
-        share += abs(figure - limit) / limit if limit else inf
+        share += min(abs(figure - limit) / limit, _HOPELESS) if limit else _HOPELESS
         if need.change is None:
             settable = False
         else:

@@ -56,5 +56,6 @@ def tip_per_newton_m(body: FloatBody, immersion_m: float, water_kg_m3: float) ->
     water_kg_m3: density of the water. [kg/m3]
     Source: derivative of `load_at_immersion_n`.
     """
-    radius = body.profile.radius_m(immersion_m)
+    # At a point the waterline has no width and the tip no end: a hundredth of a millimetre stands for none.
+    radius = max(body.profile.radius_m(immersion_m), 1e-5)
     return 1.0 / (water_kg_m3 * G_M_S2 * pi * radius * radius)

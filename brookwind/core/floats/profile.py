@@ -23,6 +23,8 @@ class Profile:
         given = tuple((float(z), float(r)) for z, r in points)
         _check_outline(given)
         self.points = _straightened(given)
+        if not self.frustums or self.volume_m3 <= 0.0:
+            raise _empty()
 
     @cached_property
     def frustums(self) -> tuple[tuple[float, float, float, float], ...]:
@@ -167,5 +169,7 @@ def _check_outline(points: tuple[tuple[float, float], ...]) -> None:
                 "Radii are 0 or more.",
                 (i, 1),
             )
-    if points[-1][0] <= 0.0 or max(r for _, r in points) <= 0.0:
-        raise OutOfRange.one("profile-empty", "The outline encloses nothing.", "Give a height and a radius above 0.")
+
+
+def _empty() -> OutOfRange:
+    return OutOfRange.one("profile-empty", "The outline encloses nothing.", "Give a height and a radius above 0.")

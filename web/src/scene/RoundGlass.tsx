@@ -55,7 +55,7 @@ export function RoundGlass({ float, wantedM, cx, cy, r, units }: Props) {
             <Ghosts float={float} cx={cx} cy={cy} r={r} waterlineY={waterlineY} scale={scale} />
             <Span cx={cx + 0.42 * r} top={waterlineY - float.tip_m * scale} foot={waterlineY} />
             <text
-              x={cx + 0.5 * r}
+              x={cx + (float.tip_m < 0.01 ? 0.5 : 0.46) * r}
               y={waterlineY - 0.28 * r}
               style={{ fontSize: 19, fontWeight: 700 }}
               fill={colour("ink")}

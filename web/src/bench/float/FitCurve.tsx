@@ -4,7 +4,7 @@ import { type Units, write } from "../../units/quantity";
 
 const WIDE = 440;
 const TALL = 210;
-const LEFT = 46;
+const LEFT = 48;
 const FOOT = 34;
 
 /** Tip against load: the float as labelled, as fitted, and what was seen. */
@@ -41,7 +41,7 @@ export function FitCurve({ fit, units }: { fit: TubeFit; units: Units }) {
           y={y(m) + 5}
           textAnchor="end"
           fill={colour("soft")}
-          style={{ fontSize: 13 }}
+          style={{ fontSize: 15 }}
         >{`${(m * 1000).toFixed(0)}`}</text>
       ))}
       {[low, (low + high) / 2, high].map((kg, i) => (
@@ -51,12 +51,12 @@ export function FitCurve({ fit, units }: { fit: TubeFit; units: Units }) {
           y={TALL - FOOT + 17}
           textAnchor={["start", "middle", "end"][i] as "start"}
           fill={colour("soft")}
-          style={{ fontSize: 13 }}
+          style={{ fontSize: 15 }}
         >
           {write(kg, "load", units)}
         </text>
       ))}
-      <text x={LEFT + 6} y={20} fill={colour("soft")} style={{ fontSize: 13 }}>
+      <text x={LEFT + 6} y={20} fill={colour("soft")} style={{ fontSize: 15 }}>
         mm of tip
       </text>
       <path d={path(fit.label_curve)} fill="none" stroke={colour("edge")} strokeWidth="1.8" strokeDasharray="5 4" />
@@ -73,7 +73,7 @@ export function FitCurve({ fit, units }: { fit: TubeFit; units: Units }) {
           strokeWidth="2"
         />
       ))}
-      <g style={{ fontSize: 13 }}>
+      <g style={{ fontSize: 15 }}>
         <path d={`M${LEFT + 8} ${TALL - 4}h24`} stroke={colour("reed")} strokeWidth="2.5" />
         <text x={LEFT + 38} y={TALL} fill={colour("ink")}>
           fitted
