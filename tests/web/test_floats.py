@@ -235,6 +235,7 @@ def test_axe_finds_nothing_on_float_tube_and_form(theme: str, standing: Server, 
     for closed in panel(page).locator("summary").all():
         closed.click()
     expect(panel(page)).to_contain_text("Same float, other water, other metal")
+    assert page.evaluate("document.documentElement.scrollHeight") <= 800, "only the panel scrolls"
     assert axe_finds(page) == []
     for name in ("Tube test", "Its measures"):
         panel(page).get_by_role("button", name=name, exact=True).click()

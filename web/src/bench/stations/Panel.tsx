@@ -46,6 +46,8 @@ export function Panel({ station, ...props }: StationProps & { station: StationId
     <Box
       as="section"
       aria-label={title}
+      // Words only for a screen reader are placed in here, and must not make the page longer.
+      position="relative"
       bg="card"
       borderWidth="1px"
       borderColor="rule"
