@@ -14,7 +14,8 @@ from brookwind.core.floats.attitude import Pull, attitude, least_cocking_load_n
 from brookwind.core.floats.body import float_body
 from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n
 from brookwind.core.floats.spec import FloatSpec
-from brookwind.core.floats.tube import TubeReading, TubeTest, fit_tube
+from brookwind.core.floats.tube import fit_tube
+from brookwind.core.floats.tube_readings import TubeReading, TubeTest
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.rig.document import Conditions
 from brookwind.demo.load import demo_rigs

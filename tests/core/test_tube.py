@@ -13,7 +13,8 @@ from brookwind.core.floats.body import FloatBody, float_body
 from brookwind.core.floats.immersion import immersion_at_load_m
 from brookwind.core.floats.outline import calibrated
 from brookwind.core.floats.spec import Calibration, FloatSpec
-from brookwind.core.floats.tube import TubeReading, TubeTest, fit_tube
+from brookwind.core.floats.tube import fit_tube
+from brookwind.core.floats.tube_readings import TubeReading, TubeTest
 from brookwind.core.gravity import LEAD_KG_M3, submerged_weight_n
 from brookwind.core.water.density import water_density_kg_m3
 

@@ -17,7 +17,8 @@ from brookwind.core.capacity.window import Window, capacity_window
 from brookwind.core.errors import OutOfRange, Problem
 from brookwind.core.floats.describe import FloatFacts, describe
 from brookwind.core.floats.spec import FloatSpec, OutlinePoint
-from brookwind.core.floats.tube import TubeFit, TubeTest, fit_tube
+from brookwind.core.floats.tube import TubeFit, fit_tube
+from brookwind.core.floats.tube_readings import TubeTest
 from brookwind.core.rig.document import Rig
 from brookwind.formats.float_profile import read_profile
 

@@ -8,7 +8,7 @@ from typing import Annotated, Literal, TypeAlias
 from pydantic import Field
 
 from brookwind.core.floats.spec import FloatSpec
-from brookwind.core.floats.tube import TubeTest
+from brookwind.core.floats.tube_readings import TubeTest
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.components import Density, PieceMass
 from brookwind.core.rig.shot_series import size_label

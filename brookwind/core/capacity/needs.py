@@ -204,6 +204,10 @@ def _splash_kg(plan: Plan) -> float | None:
     return None if hidden or plan.on_pole else c.limits.splash_kg_m * plan.depth_m
 
 
+def _safe_n(plan: Plan) -> float | None:
+    return None if plan.line_strength_n is None else LINE_SHARE * plan.line_strength_n
+
+
 def _moves(plan: Plan) -> bool:
     return plan.conditions.current_m_s > 0.0 or plan.conditions.wind_m_s > 0.0
 
@@ -284,7 +288,7 @@ NEEDS: tuple[Need, ...] = (
     Need(
         id="line", name="Line", side="upper", best="less", quantity="force",
         figure=line_force_n,
-        limit=_when_cast(lambda p: None if p.line_strength_n is None else LINE_SHARE * p.line_strength_n),
+        limit=_when_cast(_safe_n),
         says="pulls {figure} in the cast, {limit} is safe", give="take a line that is safe at {figure}", change=None,
         why="m v² / 2 s over the rod's stroke, against a quarter of the line's strength.", source="default",
     ),

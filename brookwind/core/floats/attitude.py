@@ -98,6 +98,12 @@ def attitude(body: FloatBody, pull: Pull, water_kg_m3: float) -> Attitude | None
     assert upright is not None
     could_stand = righting_stiffness_n_m(body, upright, water_kg_m3) - pull.down_n * pull.at_m > 0.0
     turn = _Turning(body, pull, water_kg_m3, upright)
+    lean = _resting_lean(turn)
+    return turn.at(lean, could_stand and lean >= STANDS_RAD)
+
+
+def _resting_lean(turn: _Turning) -> float:
+    """The first lean, starting flat, at which nothing turns it any more. [rad]"""
     # Most that lie, lie near the flat: the rest is looked at only when nothing holds it there.
     leans, moments = _NEAR_FLAT, turn.moments(_NEAR_FLAT)
     if moments[-2] <= 0.0 and moments[-1] <= 0.0:
@@ -106,7 +112,7 @@ def attitude(body: FloatBody, pull: Pull, water_kg_m3: float) -> Attitude | None
         rest = turn.moments(over)
         back = np.nonzero(rest > 0.0)[0]
         if len(back) == 0:
-            return turn.at(pi, could_stand)
+            return pi
         leans, moments = np.append(leans[-1:], over[: back[0] + 1]), np.append(moments[-1:], rest[: back[0] + 1])
     elif moments[-2] > 0.0:
         leans, moments = leans[:-1], moments[:-1]
@@ -114,12 +120,10 @@ def attitude(body: FloatBody, pull: Pull, water_kg_m3: float) -> Attitude | None
             leans, moments = np.append(_STEEP, leans[0]), np.append(turn.moments(_STEEP), moments[0])
     wrong = np.nonzero(moments <= 0.0)[0]
     if len(wrong) == 0:
-        lean = 0.0 if turn.side == 0.0 else crossing(turn.moment, 0.0, float(leans[0]), _WITHIN_RAD)
-    else:
-        i = int(wrong[-1]) + 1
-        ends = (float(moments[i - 1]), float(moments[i]))
-        lean = crossing(turn.moment, float(leans[i - 1]), float(leans[i]), _WITHIN_RAD, ends)
-    return turn.at(lean, could_stand and lean >= STANDS_RAD)
+        return 0.0 if turn.side == 0.0 else crossing(turn.moment, 0.0, float(leans[0]), _WITHIN_RAD)
+    i = int(wrong[-1]) + 1
+    ends = (float(moments[i - 1]), float(moments[i]))
+    return crossing(turn.moment, float(leans[i - 1]), float(leans[i]), _WITHIN_RAD, ends)
 
 
 class _Turning:

@@ -3,24 +3,23 @@
 from __future__ import annotations
 
 from datetime import UTC
-from itertools import combinations
 from math import pi
-from typing import Literal, Self
+from typing import Literal
 
 import numpy as np
 from numpy.typing import NDArray
-from pydantic import Field, model_validator
+from pydantic import Field
 
 from brookwind.core.errors import OutOfRange
-from brookwind.core.figures import NINE_IN_TEN, Figure, load, tip
-from brookwind.core.floats.attitude import least_cocking_load_n
+from brookwind.core.figures import NINE_IN_TEN, Figure, load
 from brookwind.core.floats.body import FloatBody, float_body
-from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n, sinking_load_n
+from brookwind.core.floats.immersion import immersion_at_load_m, sinking_load_n
 from brookwind.core.floats.skin import surface_tension_n
 from brookwind.core.floats.spec import Calibration, FloatSpec
+from brookwind.core.floats.tube_checks import check_readings
+from brookwind.core.floats.tube_readings import TubeTest, net_kg, tip_of
 from brookwind.core.frozen import Frozen
-from brookwind.core.gravity import G_M_S2, LABEL_WATER_KG_M3, LEAD_KG_M3, lead_mass_kg, submerged_weight_n
-from brookwind.core.moment import Moment
+from brookwind.core.gravity import G_M_S2, LABEL_WATER_KG_M3, LEAD_KG_M3, lead_mass_kg
 from brookwind.core.water.density import water_density_kg_m3
 
 SEEN_ERROR_M = 0.0005
@@ -39,40 +38,9 @@ TIP_SIGMA = 0.15
 DOUBTFUL = 2.0
 """Standard errors off the fit from which a reading is called doubtful. Editable default: the skin of the water, most
 of the error, has hard limits at 1.7."""
-_OUT_OF_ORDER_M = 0.002
 _LEAD_NET = 1.0 - LABEL_WATER_KG_M3 / LEAD_KG_M3
 
 Array = NDArray[np.float64]
-
-
-class TubeReading(Frozen):
-    """What was hung on the float, and where the water stood."""
-
-    label: str = Field(default="", max_length=60)
-    """The load as it was written, such as 3BB + 1 g."""
-    load_kg: float = Field(ge=0, le=2)
-    """Mass hung on, weighed in air. [kg]"""
-    density_kg_m3: float = Field(default=LEAD_KG_M3, gt=1100, le=22600)
-    seen: Literal["tip", "mark", "sunk"] = "tip"
-    """So much tip; at its waterline mark; or pulled under."""
-    tip_m: float | None = Field(default=None, ge=0, le=1.5)
-    at: Moment
-
-    @model_validator(mode="after")
-    def _has_its_tip(self) -> Self:
-        if self.seen == "tip" and self.tip_m is None:
-            raise OutOfRange.one(
-                "tip-missing", "How much tip showed is missing.", "Enter it in millimetres.", ("tip_m",)
-            )
-        return self
-
-
-class TubeTest(Frozen):
-    """All readings of one float, in one tube of water."""
-
-    readings: tuple[TubeReading, ...] = Field(default=(), max_length=60)
-    temperature_c: float = Field(default=15.0, ge=0, le=40)
-    salinity: float = Field(default=0.0, ge=0, le=42)
 
 
 class Residual(Frozen):
@@ -120,27 +88,18 @@ def fit_tube(spec: FloatSpec, test: TubeTest) -> TubeFit:
     bare = spec.model_copy(update={"calibration": None, "ballast": 0.0, "feed": 0.0})
     body = float_body(bare)
     water = water_density_kg_m3(test.temperature_c, test.salinity)
-    _check(test, body, water)
+    check_readings(test, body, water)
     at = _Equations(bare, body, water)
     shown = [r for r in test.readings if r.seen != "sunk"]
-    rows = [at.row(_net_kg(r, water), _tip_of(r, body), r.load_kg) for r in shown]
-    with_tip = len({round(_tip_of(r, body) * 1000) for r in shown}) >= 3 and body.dimensions.tip_length_m > 0.0
+    rows = [at.row(net_kg(r, water), tip_of(r, body), r.load_kg) for r in shown]
+    with_tip = len({round(tip_of(r, body) * 1000) for r in shown}) >= 3 and body.dimensions.tip_length_m > 0.0
     found, spread = at.solve(rows, with_tip)
     for r in (r for r in test.readings if r.seen == "sunk"):
         # Pulled under is a bound, not a reading: it counts only where the fit breaks it.
-        if at.net(found, body.length_m) > _net_kg(r, water):
-            rows.append(at.row(_net_kg(r, water), 0.0, r.load_kg))
+        if at.net(found, body.length_m) > net_kg(r, water):
+            rows.append(at.row(net_kg(r, water), 0.0, r.load_kg))
             found, spread = at.solve(rows, with_tip)
     return _answer(bare, test, body, water, at, found, spread, with_tip)
-
-
-def _net_kg(r: TubeReading, water: float) -> float:
-    """Pull of a reading's load, over g. [kg]"""
-    return submerged_weight_n(r.load_kg, r.density_kg_m3, water) / G_M_S2
-
-
-def _tip_of(r: TubeReading, body: FloatBody) -> float:
-    return body.design_tip_m if r.tip_m is None or r.seen == "mark" else r.tip_m
 
 
 class _Equations:
@@ -207,10 +166,10 @@ def _answer(
     real = float_body(spec.model_copy(update={"calibration": calibration}))
     residuals = []
     for r in test.readings:
-        immersion = immersion_at_load_m(real, _net_kg(r, water) * G_M_S2, water)
+        immersion = immersion_at_load_m(real, net_kg(r, water) * G_M_S2, water)
         fitted = 0.0 if immersion is None else real.length_m - immersion
-        seen = 0.0 if r.seen == "sunk" else _tip_of(r, body)
-        _, right, error = at.row(_net_kg(r, water), seen, r.load_kg)
+        seen = 0.0 if r.seen == "sunk" else tip_of(r, body)
+        _, right, error = at.row(net_kg(r, water), seen, r.load_kg)
         off = abs(at.net(found, body.length_m - seen) - right) / error
         fits = r.seen == "sunk" and immersion is None
         residuals.append(
@@ -265,80 +224,3 @@ def _curve(body: FloatBody, water: float, most: float) -> tuple[tuple[float, flo
         pull = min(high, G_M_S2 * (water * volume - body.mass_kg))
         points.append((lead_mass_kg(pull, water), shown))
     return tuple(points)
-
-
-def _check(test: TubeTest, body: FloatBody, water: float) -> None:
-    if not test.readings:
-        raise OutOfRange.one(
-            "tube-empty", "There is no reading yet.", "Hang a known load on and enter it.", ("readings",)
-        )
-    stands = least_cocking_load_n(body, water) or 0.0
-    for i, r in enumerate(test.readings):
-        pull = _net_kg(r, water) * G_M_S2
-        shown = _tip_of(r, body)
-        given = {"load": load(r.load_kg), "stands": load(lead_mass_kg(stands, water)), "tip": tip(shown)}
-        if r.seen == "sunk" and pull < stands:
-            raise OutOfRange.one(
-                "tube-sunk-too-soon",
-                f"Reading {i + 1} says {{load}} pulled it under, but this float only stands from {{stands}}.",
-                "Check the load and its unit, and whether the float has taken water.",
-                ("readings", i, "load_kg"),
-                given,
-            )
-        if r.seen != "sunk" and shown > body.length_m:
-            raise OutOfRange.one(
-                "tube-tip-too-long",
-                f"Reading {i + 1} shows {{tip}} of a float that is {{length}} long.",
-                "Check the millimetres.",
-                ("readings", i, "tip_m"),
-                {**given, "length": tip(body.length_m)},
-            )
-        implied = body.rated_kg + (pull - _shown_pull_n(body, shown, water)) / G_M_S2 / _LEAD_NET
-        if r.seen != "sunk" and not 0.4 < implied / body.rated_kg < 2.5:
-            raise OutOfRange.one(
-                "tube-no-such-float",
-                f"Reading {i + 1} would make this a float of {{implied}}, where it was taken for {{rated}}.",
-                "Check the load and its unit; if both are right, enter the float's label or measures anew.",
-                ("readings", i, "load_kg"),
-                {"implied": load(implied), "rated": load(body.rated_kg)},
-            )
-        if r.seen != "sunk" and pull < 0.5 * stands:
-            raise OutOfRange.one(
-                "tube-lies",
-                f"Under the {{load}} of reading {i + 1} this float lies flat: it stands from about {{stands}}.",
-                "Use loads near its capacity.",
-                ("readings", i, "load_kg"),
-                given,
-            )
-    _check_order(test, body, water)
-
-
-def _shown_pull_n(body: FloatBody, tip_m: float, water: float) -> float:
-    return load_at_immersion_n(body, body.length_m - tip_m, water)
-
-
-def _check_order(test: TubeTest, body: FloatBody, water: float) -> None:
-    """More load never shows more tip."""
-    for (i, one), (j, other) in combinations(enumerate(test.readings), 2):
-        (a, light), (b, heavy) = sorted([(i, one), (j, other)], key=lambda x: _net_kg(x[1], water))
-        if _net_kg(heavy, water) - _net_kg(light, water) < 0.02 * _net_kg(heavy, water):
-            continue
-        low = -1.0 if light.seen == "sunk" else _tip_of(light, body)
-        high = -1.0 if heavy.seen == "sunk" else _tip_of(heavy, body)
-        if low == -1.0 and high == -1.0:
-            continue
-        if high > low + (_OUT_OF_ORDER_M if low >= 0.0 else 0.0):
-            before = "was pulled under" if low < 0.0 else "showed {low}"
-            raise OutOfRange.one(
-                "tube-contradiction",
-                f"Readings {a + 1} and {b + 1} contradict each other: with {{light}} it {before}, "
-                "with {heavy}, which is more, it showed {high}.",
-                "Take one of the two out, or repeat both.",
-                ("readings", b),
-                {
-                    "light": load(light.load_kg),
-                    "heavy": load(heavy.load_kg),
-                    "low": tip(max(low, 0.0)),
-                    "high": tip(high),
-                },
-            )

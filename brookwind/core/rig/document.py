@@ -10,7 +10,7 @@ from pydantic import Field, ValidationError, model_validator
 from brookwind.core.errors import NotUnderstood, OutOfRange
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.components import Component, Float, Hook, Piece, PieceId, Stop
-from brookwind.core.rig.refusals import from_validation
+from brookwind.core.rig.refusals import from_validation, read_as
 
 SCHEMA_VERSION = 1
 MAX_COMPONENTS = 200
@@ -243,12 +243,7 @@ def read_rig(data: object) -> Rig:
     data: what a JSON reader returned.
     Raises: BrookwindError with a path for each problem.
     """
-    if not isinstance(data, dict):
-        raise NotUnderstood.one("not-a-rig", "This is not a rig document.", "A rig is a JSON object with components.")
-    try:
-        return Rig.model_validate(data)
-    except ValidationError as error:
-        raise from_validation(error) from error
+    return read_as(Rig, data, "rig document", "A rig is a JSON object with components.")
 
 
 PieceT = TypeVar("PieceT", bound=Piece)

@@ -3,11 +3,11 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from typing import Any
+from typing import Any, TypeVar
 
-from pydantic import ValidationError
+from pydantic import BaseModel, ValidationError
 
-from brookwind.core.errors import BrookwindError, PathPart, Problem
+from brookwind.core.errors import BrookwindError, NotUnderstood, PathPart, Problem
 from brookwind.core.rig.components import COMPONENT_KINDS
 
 _COMPARISONS = {
@@ -35,6 +35,26 @@ _SENTENCES = {
     "float_parsing": ("{name} is {got}.", "Enter a number."),
     "float_type": ("{name} is {got}.", "Enter a number."),
 }
+
+
+ModelT = TypeVar("ModelT", bound=BaseModel)
+
+
+def read_as(model: type[ModelT], data: object, what: str, is_like: str) -> ModelT:
+    """A document from plain data, with sentences for what is wrong.
+
+    model: what it should be.
+    data: what a JSON reader returned.
+    what: its name in a sentence.
+    is_like: what such a document is.
+    Raises: BrookwindError with a path for each problem.
+    """
+    if not isinstance(data, dict):
+        raise NotUnderstood.one(f"not-a-{what.replace(' ', '-')}", f"This is not a {what}.", is_like)
+    try:
+        return model.model_validate(data)
+    except ValidationError as error:
+        raise from_validation(error) from error
 
 
 def from_validation(error: ValidationError | Sequence[dict[str, Any]], drop: int = 0) -> BrookwindError:
