@@ -181,3 +181,17 @@ def test_a_float_that_cannot_be_is_named_and_the_others_stand() -> None:
     window = capacity_window(STILL, [bad, FLOATS[1]])
     assert [f.item for f in window.faulty] == ["bad"]
     assert len(window.marks) == 1
+
+
+@given(near=st.floats(5, 60), further=st.floats(0, 40), pull=st.floats(0.001, 0.05), more=st.floats(1, 4))
+def test_asking_more_never_opens_the_window(near: float, further: float, pull: float, more: float) -> None:
+    def ends(distance: float, pull_n: float) -> tuple[float, float]:
+        wish = Conditions(distance_m=distance, limits=Limits(pull_n=pull_n))
+        window = capacity_window(STILL.model_copy(update={"conditions": wish}))
+        beyond = {b.side for b in window.bounds if b.unmet}
+        low, high = window.low_kg or 0.0, window.high_kg or inf
+        return inf if "lower" in beyond else low, 0.0 if "upper" in beyond else high
+
+    low, high = ends(near, pull)
+    assert ends(near + further, pull)[0] >= low - 1e-12
+    assert ends(near, pull * more)[1] >= high - 1e-12

@@ -3,10 +3,12 @@
 from __future__ import annotations
 
 from datetime import UTC, datetime
+from math import pi
 
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from scipy.optimize import least_squares
 
 from brookwind.core.errors import BrookwindError
 from brookwind.core.floats.body import FloatBody, float_body
@@ -15,7 +17,7 @@ from brookwind.core.floats.outline import calibrated
 from brookwind.core.floats.spec import Calibration, FloatSpec
 from brookwind.core.floats.tube import fit_tube
 from brookwind.core.floats.tube_readings import TubeReading, TubeTest
-from brookwind.core.gravity import LEAD_KG_M3, submerged_weight_n
+from brookwind.core.gravity import G_M_S2, LABEL_WATER_KG_M3, LEAD_KG_M3, submerged_weight_n
 from brookwind.core.water.density import water_density_kg_m3
 
 AT = datetime(2026, 11, 1, 10, tzinfo=UTC)
@@ -114,3 +116,35 @@ def test_readings_that_cannot_be_are_refused_by_number(readings: list[dict[str, 
         fit_tube(FloatSpec(type="straight-waggler", capacity_kg=0.0012), test)
     assert refused.value.problems[0].code == code
     assert refused.value.problems[0].path[0] == "readings"
+
+
+def test_the_fit_is_the_one_a_general_solver_finds() -> None:
+    # The same sum of squares put to scipy's optimiser, written anew from the equation in docs/physics.md.
+    spec = FloatSpec(type="straight-waggler", capacity_kg=0.0012)
+    body, bare = real_float(spec, 1.07, 1.04, 1.1), float_body(spec)
+    readings = tuple(seen(body, body.rated_kg * s) for s in (0.92, 0.97, 1.02))
+    fit = fit_tube(spec, TubeTest(readings=readings))
+    foot, top = bare.dimensions.shoulder_m, bare.length_m
+
+    def volumes(z: float) -> tuple[float, float]:
+        low = bare.profile.volume_below_m3(min(z, foot))
+        return low, bare.profile.volume_below_m3(z) - low
+
+    def errors(x: list[float]) -> list[float]:
+        s, m, t = x[0], x[1] * bare.mass_kg, x[2]
+        off = [(s - 1) / 0.3, (x[1] - 1) / 0.25, (t - 1) / 0.15]
+        low, tip = volumes(top - bare.design_tip_m)
+        carried = LABEL_WATER_KG_M3 * (low + tip) - bare.mass_kg
+        off.append((LABEL_WATER_KG_M3 * (s * low + t * tip) - m - carried) / (0.12 * carried))
+        for r in readings:
+            assert r.tip_m is not None
+            low, tip = volumes(top - r.tip_m)
+            radius = bare.profile.radius_m(top - r.tip_m)
+            skin = 2 * pi * radius * 0.0735 / G_M_S2 / 3**0.5
+            sigma = (skin**2 + (WATER * pi * radius**2 * 0.0005) ** 2 + (0.01 * r.load_kg) ** 2) ** 0.5
+            off.append((WATER * (s * low + t * tip) - m - r.load_kg * (1 - WATER / LEAD_KG_M3)) / sigma)
+        return off
+
+    best = least_squares(errors, [1.0, 1.0, 1.0], xtol=1e-12, ftol=1e-12, gtol=1e-12).x
+    found = fit.calibration
+    assert (found.volume_scale, found.mass_kg / bare.mass_kg, found.tip_scale) == pytest.approx(tuple(best), rel=1e-5)

@@ -33,6 +33,10 @@ describe("reading", () => {
     ["40 ft", "distance", 12.192],
     ["240°", "angle", 240],
     ["-15", "angle", -15],
+    ["0.4 g", "force", 0.00392266],
+    ["0.02 N", "force", 0.02],
+    ["40 %", "share", 0.4],
+    ["35", "share", 0.35],
   ] as const)("%s as %s", (text, quantity, si) => {
     expect(value(text, quantity)).toBeCloseTo(si, 3);
   });
@@ -73,6 +77,8 @@ describe("writing", () => {
     expect(write(30, "distance", MIXED)).toBe("98 ft");
     expect(write(0.5, "speed", METRIC)).toBe("0.50 m/s");
     expect(write(0.5, "speed", IMPERIAL)).toBe("1.64 ft/s");
+    expect(write(0.00392266, "force", METRIC)).toBe("0.40 g");
+    expect(write(0.4, "share", METRIC)).toBe("40 %");
     expect(write(9, "time", METRIC)).toBe("9.0 s");
     expect(write(239.6, "angle", METRIC)).toBe("240°");
   });
