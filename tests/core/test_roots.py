@@ -36,4 +36,5 @@ def test_ends_already_known_are_not_asked_again() -> None:
         return x - 0.25
 
     assert crossing(f, 0.0, 1.0, 1e-12, ends=(-0.25, 0.75)) == pytest.approx(0.25)
-    assert 0.0 not in asked and 1.0 not in asked
+    assert 0.0 not in asked
+    assert 1.0 not in asked

@@ -48,7 +48,8 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   // A draft says which version it was made from; saving it is then refused if another tab went on meanwhile.
   const [opened] = useState<KeptRig>(() => (draft ? { ...kept, version: draft.version } : kept));
   const go = useNavigate();
-  const bench = useBench(draft?.doc ?? kept.fields);
+  // A draft left by an earlier version may lack fields that came since: the kept rig has them.
+  const bench = useBench(draft ? { ...kept.fields, ...draft.doc } : kept.fields);
   const { rig } = bench;
   const answer = useEvaluation(rig);
   const saving = useAutosave(RIGS, opened, rig, bench.gesturing, onKept);

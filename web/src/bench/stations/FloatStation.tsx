@@ -37,6 +37,12 @@ export function FloatStation(props: StationProps) {
   const window = choosing.answer?.window ?? null;
   const put = (spec: FloatSpec, item: string | null | undefined) =>
     bench.edit({ do: "change-float", spec, item: item ?? null });
+  // One slide is one step back, and the float stays the same: nothing to ask the core for.
+  const fill = (spec: FloatSpec) =>
+    bench.put(
+      { ...rig, components: rig.components.map((c) => (c.id === float.id && c.kind === "float" ? { ...c, spec } : c)) },
+      "filling",
+    );
   const putMark = (mark: FloatMark) => {
     const stock = box.find((b) => b.kind === "float" && b.item === mark.item);
     if (stock?.kind === "float") void put(stock.spec, stock.item);
@@ -118,7 +124,7 @@ export function FloatStation(props: StationProps) {
             units={units}
           />
         )}
-        <Filling spec={float.spec} catalogue={catalogue} onChange={(spec) => void put(spec, float.item)} />
+        <Filling spec={float.spec} catalogue={catalogue} onChange={fill} />
         <Flex gap="2" mt="3" wrap="wrap">
           <Button onClick={() => setSheet("tube")}>
             <Droplets aria-hidden="true" /> Tube test
