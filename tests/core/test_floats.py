@@ -157,6 +157,7 @@ def test_bubble_takes_water_for_weight_and_loses_as_much_lift() -> None:
     empty, half = (float_body(FloatSpec(type="bubble", capacity_kg=0.015, ballast=b)) for b in (0.0, 0.5))
     water = 0.5 * empty.type.chamber * empty.profile.volume_m3 * LABEL_WATER_KG_M3
     assert half.mass_kg - empty.mass_kg == pytest.approx(water)
+    assert set(empty.guessed) == {"own_mass_kg", "body_diameter_m"}
     net = 1 - LABEL_WATER_KG_M3 / 11340
     assert empty.capacity_kg - half.capacity_kg == pytest.approx(water / net)
 

@@ -119,7 +119,7 @@ def float_body(spec: FloatSpec) -> FloatBody:
         capacity_kg=(_displaced(profile, design_tip) - mass) / _LEAD_NET,
         rated_kg=rated,
         built_in_kg=built_in,
-        guessed=_guessed(spec),
+        guessed=_guessed(spec, kind),
         tested=spec.calibration is not None,
     )
 
@@ -259,9 +259,11 @@ def _solve_diameter(spec: FloatSpec, kind: FloatType, grow: float, built_in: flo
     return float(crossing(surplus, low**2, kind.widest_m**2, 1e-15) ** 0.5)
 
 
-def _guessed(spec: FloatSpec) -> tuple[str, ...]:
-    """What is still guessed; an outline leaves only the mass, a tube test leaves the lengths."""
-    names = [n for n in _MEASURES if getattr(spec, n) is None]
+def _guessed(spec: FloatSpec, kind: FloatType) -> tuple[str, ...]:
+    """What is still guessed: an outline leaves the mass, a tube test the lengths; a ball has no stem or tip to guess."""
+    lacking = [n for n in ("stem", "body", "tip") if not getattr(kind, f"{n}_length_m")]
+    has_no = {f"{n}_length_m" for n in lacking} | {f"{n}_diameter_m" for n in lacking if n != "body"}
+    names = [n for n in _MEASURES if getattr(spec, n) is None and n not in has_no]
     if spec.profile:
         names = [n for n in names if n == "own_mass_kg"]
     if spec.calibration:

@@ -39,7 +39,10 @@ export function ThisFloat({ afloat, spec, leaning, units }: Props) {
               ["Stands from", afloat.least_standing_kg === null ? "never" : load(afloat.least_standing_kg)],
               ["Own mass", load(afloat.own_mass_kg)],
               ["Length", write(afloat.length_m, "line", units)],
-              ["10 mg takes", `${(afloat.tip_per_10_mg_m * 1000).toPrecision(2)} mm`],
+              [
+                "10 mg takes",
+                afloat.tip_per_10_mg_m > 0.05 ? "over 50 mm" : `${(afloat.tip_per_10_mg_m * 1000).toPrecision(2)} mm`,
+              ],
             ]}
           />
         </Box>
@@ -72,9 +75,10 @@ function Drawing({ afloat }: { afloat: Evaluation["afloat"] }) {
   const rise = Math.max(0.005, afloat.length_m * Math.cos(afloat.lean_rad) - afloat.base_m);
   const drop = Math.max(0.01, afloat.base_m);
   const across = afloat.length_m * Math.sin(afloat.lean_rad);
-  const px = Math.min((TALL - 16) / (rise + drop), lies ? (WIDE - 12) / Math.max(across, 0.01) : 1e6);
-  const surface = lies ? TALL * 0.4 : 8 + rise * px;
   const widest = 2 * Math.max(...afloat.outline.map(([, r = 0]) => r));
+  const wide = lies ? across + widest : widest;
+  const px = Math.min((TALL - 16) / (rise + drop), (WIDE - 12) / Math.max(wide, 0.001));
+  const surface = lies ? TALL * 0.4 : Math.max(8 + rise * px, (TALL - (rise + drop) * px) / 2 + rise * px);
   return (
     <svg
       width={WIDE}
