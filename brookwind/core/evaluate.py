@@ -177,7 +177,7 @@ def _float(rig: Rig, s: Settled) -> FloatAnswer:
 def _ghosts(s: Settled) -> tuple[Waterline, ...]:
     """The tip with the smallest shot on the rig put on once more, or taken off."""
     shot = [i for i in s.hanging.items if isinstance(i.component, Shot) and not i.above]
-    if not shot or s.status == "sinks":
+    if not shot or s.status != "stands":
         return ()
     least = min(shot, key=lambda i: i.weight_n)
     lines = []

@@ -260,7 +260,7 @@ def _solve_diameter(spec: FloatSpec, kind: FloatType, grow: float, built_in: flo
 
 
 def _guessed(spec: FloatSpec, kind: FloatType) -> tuple[str, ...]:
-    """What is still guessed: an outline leaves the mass, a tube test the lengths; a ball has no stem or tip to guess."""
+    """What is still guessed: an outline leaves the mass, a tube test the lengths; a ball has no stem or tip."""
     lacking = [n for n in ("stem", "body", "tip") if not getattr(kind, f"{n}_length_m")]
     has_no = {f"{n}_length_m" for n in lacking} | {f"{n}_diameter_m" for n in lacking if n != "body"}
     names = [n for n in _MEASURES if getattr(spec, n) is None and n not in has_no]
