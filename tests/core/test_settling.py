@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import pytest
-from hypothesis import given
+from hypothesis import given, settings
 from hypothesis import strategies as st
 
 from brookwind.core.balance.ledger import ledger
@@ -23,6 +23,7 @@ def with_depth(rig: Rig, depth_m: float) -> Rig:
     return rig.model_copy(update={"water": rig.water.model_copy(update={"depth_m": depth_m})})
 
 
+@settings(max_examples=200)
 @given(rig=st.sampled_from(RIGS), setting=st.floats(0.05, 12), depth=st.floats(0.3, 12))
 def test_water_displaced_weighs_what_the_float_carries(rig: Rig, setting: float, depth: float) -> None:
     s = settle(with_depth(set_stop(rig, setting), depth))

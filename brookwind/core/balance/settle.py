@@ -87,20 +87,20 @@ def settle(rig: Rig) -> Settled:
     carried = load_at_immersion_n(body, z, water)
     at, tip, lean = _attach(body, hung, z), body.length_m - z, 0.0
     status: Literal["stands", "lies"] = "stands"
+    touching = carried - laid.pull_n if laid.on_bed else 0.0
     if righting_stiffness_n_m(body, z, water) <= 0.0:
         # Lying down it lets the line hang from elsewhere, which changes what hangs by a hair: put in a few times.
         for _ in range(4):
             rest = _lying(body, carried, water)
             at = rest.depth_of_m(body.setting_from_m) - hung.stop_above_m
             laid = lay_out(hung, at, depth)
-            settled = laid.on_bed or abs(laid.pull_n - carried) < 1e-12
-            if settled:
+            again = laid.pull_n + touching
+            if abs(again - carried) < 1e-12:
                 break
-            carried = laid.pull_n
+            carried = again
         z = immersion_at_load_m(body, carried, water) or 0.0
         lean, tip = rest.lean_rad, rest.tip_m
         status = "stands" if rest.stands else "lies"
-    touching = carried - laid.pull_n if laid.on_bed else 0.0
     return Settled(status, z, tip, lean, carried, touching, at, laid, hung, body, water)
 
 

@@ -97,6 +97,16 @@ def _pole(family: Family, spec: FloatSpec, setting: float, join: float, species:
     )
 
 
+def _top_and_bottom(family: Family, spec: FloatSpec, setting: float, join: float, species: Species) -> Parts:
+    return (
+        _line("main", "nylon", family.main_line_m, join),
+        Sleeve(id="rubber-1", label="rubber at the tip"),
+        Float(id="float", label=spec.label, spec=spec, mount=family.mount, position_m=setting),
+        Sleeve(id="rubber-2", label="rubber at the base"),
+        *_end(family, species),
+    )
+
+
 def _in_line_slider(family: Family, spec: FloatSpec, setting: float, join: float, species: Species) -> Parts:
     bead: dict[str, Any] = {"mass_kg": 0.00006, "density_kg_m3": BEAD_DENSITY_KG_M3}
     return (
@@ -138,6 +148,20 @@ POLE = Family(
     hooklength_line_m=0.00009,
     hooklength_m=0.15,
 )
+TOP_AND_BOTTOM = Family(
+    id="top-and-bottom",
+    name="stick, Avon or balsa, top and bottom",
+    says="Rubbers at tip and base, for running water; it can be held back without leaning.",
+    mount="top-and-bottom-fixed",
+    float_type="avon",
+    capacity_kg=0.0032,
+    pattern="bulk-and-droppers",
+    species="grayling",
+    build=_top_and_bottom,
+    main_line_m=0.00015,
+    hooklength_line_m=0.0001,
+    hooklength_m=0.3,
+)
 IN_LINE_SLIDER = Family(
     id="in-line-slider",
     name="in-line slider with running lead",
@@ -153,7 +177,7 @@ IN_LINE_SLIDER = Family(
     hooklength_m=0.8,
 )
 
-FAMILIES = (WAGGLER, POLE, IN_LINE_SLIDER)
+FAMILIES = (WAGGLER, TOP_AND_BOTTOM, POLE, IN_LINE_SLIDER)
 FAMILY = MappingProxyType({f.id: f for f in FAMILIES})
 
 

@@ -68,7 +68,7 @@ export function Scene(props: Props) {
         className={props.waiting ? "bw-scene waiting" : "bw-scene"}
       >
         <Backdrop width={width} height={height} view={view} depthM={rig.water.depth_m} units={units} />
-        <RodLine x={x} surface={surface} view={view} evaluation={evaluation} />
+        <RodLine rig={rig} x={x} surface={surface} view={view} evaluation={evaluation} />
         <polyline
           points={line.map((p) => `${p.x.toFixed(1)},${p.y.toFixed(1)}`).join(" ")}
           fill="none"
@@ -135,13 +135,15 @@ function FloatInWater({
   );
 }
 
+type RodLineProps = { rig: Rig; x: number; surface: number; view: View; evaluation: Evaluation };
+
 /** The line from the rod: over the water to a float held at its top, under it to a bottom-end float. */
-function RodLine({ x, surface, view, evaluation }: { x: number; surface: number; view: View; evaluation: Evaluation }) {
+function RodLine({ rig, x, surface, view, evaluation }: RodLineProps) {
+  const float = rig.components.find((c) => c.kind === "float");
   const y = Math.max(surface - 30, toPx(view, evaluation.attachment_m));
-  const from =
-    evaluation.afloat.setting_from === "base"
-      ? `M0 ${surface + 3} C${x * 0.6} ${surface + 3} ${x - 20} ${surface + 6} ${x} ${y}`
-      : `M0 ${Math.max(8, surface - 90)} Q${x * 0.6} ${surface - 18} ${x} ${Math.min(y, surface - 4)}`;
+  const from = float?.mount.startsWith("bottom-end")
+    ? `M0 ${surface + 3} C${x * 0.6} ${surface + 3} ${x - 20} ${surface + 6} ${x} ${y}`
+    : `M0 ${Math.max(8, surface - 90)} Q${x * 0.6} ${surface - 18} ${x} ${Math.min(y, surface - 4)}`;
   return <path d={from} fill="none" stroke={colour("soft")} strokeWidth="1.3" />;
 }
 
