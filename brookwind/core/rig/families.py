@@ -160,7 +160,7 @@ TOP_AND_BOTTOM = Family(
     build=_top_and_bottom,
     main_line_m=0.00015,
     hooklength_line_m=0.0001,
-    hooklength_m=0.3,
+    hooklength_m=0.15,
 )
 IN_LINE_SLIDER = Family(
     id="in-line-slider",
