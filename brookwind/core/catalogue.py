@@ -7,9 +7,10 @@ from brookwind.core.floats.types import FLOAT_TYPES
 from brookwind.core.frozen import Frozen, Sourced
 from brookwind.core.rig.components import Mount
 from brookwind.core.rig.families import FAMILIES
-from brookwind.core.rig.gear import BAIT_KINDS, HOOK_SIZES, SPECIES, BaitKind, Species
+from brookwind.core.rig.gear import BAIT_KINDS, HOOK_SIZES, BaitKind
 from brookwind.core.rig.materials import FLOAT_MATERIALS, LINE_MATERIALS, WEIGHT_MATERIALS, LineMaterial, Material
 from brookwind.core.rig.shot_series import MODERN, ShotSize
+from brookwind.core.rig.species import SPECIES, Species
 from brookwind.core.water.stations import STATIONS
 from brookwind.core.water.tide import Station
 

@@ -18,7 +18,8 @@ from brookwind.core.handles import LEAST_GAP_M, handles
 from brookwind.core.rig.components import Bait, Float, Hook, Shot
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import usual_aim
-from brookwind.core.rig.gear import BAIT_KIND, HOOK_SIZE, SPECIES_BY_ID
+from brookwind.core.rig.gear import BAIT_KIND, HOOK_SIZE
+from brookwind.core.rig.species import SPECIES_BY_ID
 from brookwind.core.rig.threading import free_id, hooklength_join_m, thread_on
 
 

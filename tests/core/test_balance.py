@@ -21,7 +21,8 @@ from brookwind.core.handles import handles
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig, Water, positions
 from brookwind.core.rig.families import FAMILIES, new_rig
-from brookwind.core.rig.gear import BAIT_KINDS, SPECIES
+from brookwind.core.rig.gear import BAIT_KINDS
+from brookwind.core.rig.species import SPECIES
 from brookwind.demo.load import demo_box, demo_rigs
 
 RIGS = {r.id: r for r in demo_rigs()}

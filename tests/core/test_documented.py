@@ -15,9 +15,10 @@ from brookwind.core.balance.patterns import PATTERNS
 from brookwind.core.capacity.needs import NEEDS
 from brookwind.core.floats.types import FLOAT_TYPES
 from brookwind.core.rig.families import FAMILIES
-from brookwind.core.rig.gear import BAIT_KINDS, HOOK_SIZES, SPECIES
+from brookwind.core.rig.gear import BAIT_KINDS, HOOK_SIZES
 from brookwind.core.rig.materials import FLOAT_MATERIALS, LINE_MATERIALS, WEIGHT_MATERIALS
 from brookwind.core.rig.shot_series import MODERN
+from brookwind.core.rig.species import SPECIES
 
 MODULES = [importlib.import_module(m.name) for m in pkgutil.walk_packages(brookwind.core.__path__, "brookwind.core.")]
 FUNCTIONS = [

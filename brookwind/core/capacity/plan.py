@@ -10,7 +10,7 @@ from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.rig.components import Bait, Bead, Hook, LineSection, Mount, Swivel
 from brookwind.core.rig.document import Conditions, Rig, of_kind
-from brookwind.core.rig.gear import SPECIES_BY_ID
+from brookwind.core.rig.species import SPECIES_BY_ID
 from brookwind.core.water.density import water_density_kg_m3
 
 GENTLE_N = 0.015

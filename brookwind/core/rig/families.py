@@ -24,8 +24,9 @@ from brookwind.core.rig.components import (
     Swivel,
 )
 from brookwind.core.rig.document import Aim, Rig, Water
-from brookwind.core.rig.gear import BAIT_KIND, BRASS_KG_M3, HOOK_SIZE, SPECIES_BY_ID, STEEL_KG_M3, Species
+from brookwind.core.rig.gear import BAIT_KIND, BRASS_KG_M3, HOOK_SIZE, STEEL_KG_M3
 from brookwind.core.rig.materials import BEAD_DENSITY_KG_M3, LINE_MATERIAL
+from brookwind.core.rig.species import SPECIES_BY_ID, Species
 
 
 @dataclass(frozen=True)
