@@ -22,6 +22,7 @@ def test_choose_ranks_the_floats_of_the_box(client: TestClient, rig: dict[str, A
         b["fields"]["item"] for b in client.get("/api/box").json() if b["fields"]["kind"] == "float"
     }
     assert answer["advice"]["tip_m"] == pytest.approx(0.005)
+    assert answer["pull_n"] == 0.004, "the rudd's own"
     rig["conditions"] = {"distance_m": 60}
     shut = client.post("/api/float/choose", json={"rig": rig}).json()["window"]
     assert shut["empty"]

@@ -50,6 +50,8 @@ class Choosing(BaseModel):
     window: Window
     advice: TipAdvice
     leaning: Leaning | None
+    pull_n: float
+    """Pull the fish is taken to bear: as entered, or usual for it. [N]"""
 
 
 class States(BaseModel):
@@ -71,11 +73,12 @@ class ProfileRead(BaseModel):
 @router.post("/choose")
 def choose(request: RigRequest, box: BoxOfRequest) -> Choosing:
     """The capacity window with the floats of the box, and the tip to ask for."""
-    settled = settle(request.rig)
+    settled, plan = settle(request.rig), plan_of(request.rig)
     return Choosing(
-        window=capacity_window(plan_of(request.rig), box.floats()),
+        window=capacity_window(plan, box.floats()),
         advice=tip_advice(request.rig, settled),
         leaning=leaning(request.rig, settled),
+        pull_n=plan.pull_n,
     )
 
 

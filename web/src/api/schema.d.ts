@@ -1286,6 +1286,8 @@ export interface components {
         Choosing: {
             advice: components["schemas"]["TipAdvice"];
             leaning: components["schemas"]["Leaning"] | null;
+            /** Pull N */
+            pull_n: number;
             window: components["schemas"]["Window"];
         };
         /**

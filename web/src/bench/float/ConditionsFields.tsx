@@ -1,13 +1,18 @@
 import { Box, Grid, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Catalogue, type Conditions } from "../../api/client";
+import { api, type Conditions } from "../../api/client";
 import { Button } from "../../shell/Button";
 import { QuantityField } from "../../shell/QuantityField";
 import type { Quantity } from "../../units/quantity";
 import { problemAt, type StationProps } from "../stations/Panel";
 
-type Props = { bench: StationProps["bench"]; answer: StationProps["answer"]; catalogue: Catalogue };
+type Props = {
+  bench: StationProps["bench"];
+  answer: StationProps["answer"];
+  /** The pull the fish is taken to bear. */
+  pullN: number;
+};
 type Field = { name: keyof Conditions; label: string; quantity: Quantity };
 
 const FIELDS: Field[] = [
@@ -20,13 +25,12 @@ const FIELDS: Field[] = [
 ];
 
 /** What the float has to cope with, and what is put up with. */
-export function ConditionsFields({ bench, answer, catalogue }: Props) {
+export function ConditionsFields({ bench, answer, pullN }: Props) {
   const { rig } = bench;
   const { conditions } = rig;
   const { limits } = conditions;
   const set = (part: Partial<Conditions>) => bench.put({ ...rig, conditions: { ...conditions, ...part } });
   const limit = (part: Partial<Conditions["limits"]>) => set({ limits: { ...limits, ...part } });
-  const usualPull = catalogue.species.find((s) => s.id === rig.species)?.pull_n ?? 0.015;
   const field = (label: string, name: string, value: number, quantity: Quantity, onChange: (v: number) => void) => (
     <QuantityField
       key={name}
@@ -80,9 +84,7 @@ export function ConditionsFields({ bench, answer, catalogue }: Props) {
           {field("Hook and bait's share", "limits.tackle_share", limits.tackle_share, "share", (v) =>
             limit({ tackle_share: v }),
           )}
-          {field("Pull the fish bears", "limits.pull_n", limits.pull_n ?? usualPull, "force", (v) =>
-            limit({ pull_n: v }),
-          )}
+          {field("Pull the fish bears", "limits.pull_n", limits.pull_n ?? pullN, "force", (v) => limit({ pull_n: v }))}
         </Grid>
       </Box>
     </Stack>

@@ -82,7 +82,7 @@ export function FloatStation(props: StationProps) {
           <WindowReason window={window} shown={shown} units={units} />
           <details className="bw-why">
             <summary>Distance, current, wind, rod</summary>
-            <ConditionsFields bench={bench} answer={answer} catalogue={catalogue} />
+            <ConditionsFields bench={bench} answer={answer} pullN={choosing.answer?.pull_n ?? 0} />
           </details>
         </Box>
       )}
