@@ -11,6 +11,9 @@ LEAD_KG_M3 = 11340.0
 LABEL_WATER_KG_M3 = 999.1
 """Fresh water at 15 °C, in which a label's capacity is meant. [kg/m3] Source: TEOS-10 at S = 0, t = 15 °C."""
 
+LABEL_LEAD_NET = 1.0 - LABEL_WATER_KG_M3 / LEAD_KG_M3
+"""Pull of lead shot in the water a label is meant in, over its weight in air."""
+
 
 def submerged_weight_n(mass_kg: float, density_kg_m3: float, water_kg_m3: float) -> float:
     """Pull of a fully submerged solid, buoyancy taken off. [N, positive down]

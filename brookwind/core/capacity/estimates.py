@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import atan2, log, pi
+from math import atan2, log
 
 from brookwind.core.depth.plumbing.lean import FLOAT_DRAG, WIND_SKIN, cylinder_drag, line_load_n_m
 from brookwind.core.floats.body import FloatBody
@@ -111,12 +111,8 @@ def lean_rad(
     """
     held_past = (1.0 - HELD) * current_m_s
     skin = WIND_SKIN * wind_m_s
-    push = 0.5 * water_kg_m3 * FLOAT_DRAG * _mean_width_m(body) * min(body.length_m, SKIN_DEPTH_M)
+    push = 0.5 * water_kg_m3 * FLOAT_DRAG * body.mean_width_m * min(body.length_m, SKIN_DEPTH_M)
     drag = line_m * line_load_n_m(line_diameter_m, 0.1, water_kg_m3) / 0.1**2
     drift = skin * push**0.5 / (push**0.5 + drag**0.5) if drag > 0.0 else skin
     load = line_m * line_load_n_m(line_diameter_m, held_past + drift, water_kg_m3)
     return atan2(load, max(load_n, 1e-9))
-
-
-def _mean_width_m(body: FloatBody) -> float:
-    return float((4.0 * body.profile.volume_m3 / (pi * body.length_m)) ** 0.5)

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 from functools import lru_cache
+from math import pi
 
 from brookwind.core.errors import BrookwindError, NotUnderstood, OutOfRange
 from brookwind.core.figures import tip as short
@@ -20,10 +21,9 @@ from brookwind.core.floats.outline import (
 from brookwind.core.floats.profile import Profile
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.floats.types import FLOAT_TYPE
-from brookwind.core.gravity import LABEL_WATER_KG_M3, LEAD_KG_M3
+from brookwind.core.gravity import LABEL_LEAD_NET, LABEL_WATER_KG_M3
 from brookwind.core.roots import crossing
 
-_LEAD_NET = 1.0 - LABEL_WATER_KG_M3 / LEAD_KG_M3
 _MEASURES = ("own_mass_kg", *Dimensions.__annotations__)
 
 
@@ -61,6 +61,11 @@ class FloatBody:
         return self.length_m - self.dimensions.tip_length_m
 
     @property
+    def mean_width_m(self) -> float:
+        """Diameter of the tube of the same length and volume. [m]"""
+        return float((4.0 * self.profile.volume_m3 / (pi * self.length_m)) ** 0.5)
+
+    @property
     def longest_tip_m(self) -> float:
         """The most that can sensibly be wanted to show: its tip, or for a float without one nearly all of it. [m]"""
         return self.dimensions.tip_length_m or 0.95 * self.length_m
@@ -95,7 +100,7 @@ def float_body(spec: FloatSpec) -> FloatBody:
         profile = calibrated(profile, dims.shoulder_m, spec.calibration)
         dry = spec.calibration.mass_kg
     displaced = _displaced(profile, design_tip)
-    rated = (displaced - dry) / _LEAD_NET
+    rated = (displaced - dry) / LABEL_LEAD_NET
     if rated <= 0.0:
         raise _too_heavy(dry, displaced)
     feed = (kind.feed_kg * _grow_of(spec, kind) ** 3 if spec.feed_kg is None else spec.feed_kg) * spec.feed
@@ -116,7 +121,7 @@ def float_body(spec: FloatSpec) -> FloatBody:
         centre_of_mass_m=moment / mass,
         setting_from_m={"base": 0.0, "eye": dims.shoulder_m, "top": profile.height_m}[kind.setting_from],
         design_tip_m=design_tip,
-        capacity_kg=(_displaced(profile, design_tip) - mass) / _LEAD_NET,
+        capacity_kg=(_displaced(profile, design_tip) - mass) / LABEL_LEAD_NET,
         rated_kg=rated,
         built_in_kg=built_in,
         guessed=_guessed(spec, kind),
@@ -202,13 +207,13 @@ def _masses(
         # Neither label nor load is known: the spare buoyancy is shared as the type usually shares it.
         own = said or by_material
         share = _usual_built_in(kind)
-        return own, max(0.0, share * (displaced - own) / (_LEAD_NET + share))
+        return own, max(0.0, share * (displaced - own) / (LABEL_LEAD_NET + share))
     if said is not None:
         return said, built_in
     sized = spec.body_diameter_m is not None or spec.profile is not None
     if not sized or spec.capacity_kg is None:
         return by_material, built_in
-    own = displaced - built_in - spec.capacity_kg * _LEAD_NET
+    own = displaced - built_in - spec.capacity_kg * LABEL_LEAD_NET
     if own <= 0.0 and spec.calibration is None:
         raise OutOfRange.one(
             "float-too-small",
@@ -230,7 +235,7 @@ def _surplus_kg(spec: FloatSpec, kind: FloatType, grow: float, built_in: float, 
         _displaced(profile, design_tip_m(spec, kind, dims, profile.height_m))
         - own
         - built_in
-        - spec.capacity_kg * _LEAD_NET
+        - spec.capacity_kg * LABEL_LEAD_NET
     )
 
 

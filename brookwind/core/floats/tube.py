@@ -19,7 +19,7 @@ from brookwind.core.floats.spec import Calibration, FloatSpec
 from brookwind.core.floats.tube_checks import check_readings
 from brookwind.core.floats.tube_readings import TubeTest, net_kg, tip_of
 from brookwind.core.frozen import Frozen
-from brookwind.core.gravity import G_M_S2, LABEL_WATER_KG_M3, LEAD_KG_M3, lead_mass_kg
+from brookwind.core.gravity import G_M_S2, LABEL_LEAD_NET, LABEL_WATER_KG_M3, lead_mass_kg
 from brookwind.core.water.density import water_density_kg_m3
 
 SEEN_ERROR_M = 0.0005
@@ -38,7 +38,6 @@ TIP_SIGMA = 0.15
 DOUBTFUL = 2.0
 """Standard errors off the fit from which a reading is called doubtful. Editable default: the skin of the water, most
 of the error, has hard limits at 1.7."""
-_LEAD_NET = 1.0 - LABEL_WATER_KG_M3 / LEAD_KG_M3
 
 Array = NDArray[np.float64]
 
@@ -161,7 +160,7 @@ def _answer(
     spread: Array,
     with_tip: bool,
 ) -> TubeFit:
-    sigma = float((at.capacity_row @ spread @ at.capacity_row) ** 0.5) / _LEAD_NET
+    sigma = float((at.capacity_row @ spread @ at.capacity_row) ** 0.5) / LABEL_LEAD_NET
     calibration = _calibration(found, sigma, test)
     real = float_body(spec.model_copy(update={"calibration": calibration}))
     residuals = []

@@ -10,10 +10,9 @@ from brookwind.core.floats.attitude import least_cocking_load_n
 from brookwind.core.floats.body import FloatBody
 from brookwind.core.floats.immersion import load_at_immersion_n
 from brookwind.core.floats.tube_readings import TubeTest, net_kg, tip_of
-from brookwind.core.gravity import G_M_S2, LABEL_WATER_KG_M3, LEAD_KG_M3, lead_mass_kg
+from brookwind.core.gravity import G_M_S2, LABEL_LEAD_NET, lead_mass_kg
 
 _OUT_OF_ORDER_M = 0.002
-_LEAD_NET = 1.0 - LABEL_WATER_KG_M3 / LEAD_KG_M3
 
 
 def check_readings(test: TubeTest, body: FloatBody, water: float) -> None:
@@ -49,7 +48,7 @@ def check_readings(test: TubeTest, body: FloatBody, water: float) -> None:
                 ("readings", i, "tip_m"),
                 {**given, "length": tip(body.length_m)},
             )
-        implied = body.rated_kg + (pull - _shown_pull_n(body, shown, water)) / G_M_S2 / _LEAD_NET
+        implied = body.rated_kg + (pull - _shown_pull_n(body, shown, water)) / G_M_S2 / LABEL_LEAD_NET
         if r.seen != "sunk" and not 0.4 < implied / body.rated_kg < 2.5:
             raise OutOfRange.one(
                 "tube-no-such-float",

@@ -87,7 +87,7 @@ def response(setup: Setup, setting_m: float) -> Response:
     # The last bit of pull before the line is slack: in a current the line sags there without limit.
     pulls = np.maximum(pulls, 0.02 * pulls[0])
     attach = body.length_m - tips - body.setting_from_m
-    frontal = _mean_width(body) * body.length_m
+    frontal = body.mean_width_m * body.length_m
     lean = lean_excess_m(
         setting_m,
         pulls,
@@ -105,10 +105,6 @@ def response(setup: Setup, setting_m: float) -> Response:
         error_m=error,
         lean_m=usual,
     )
-
-
-def _mean_width(body: FloatBody) -> float:
-    return float((4.0 * body.profile.volume_m3 / (pi * body.length_m)) ** 0.5)
 
 
 def _slack_tip(body: FloatBody, carried_n: float, water: float) -> float:
