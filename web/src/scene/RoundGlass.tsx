@@ -96,7 +96,13 @@ function Ghosts({ float, cx, cy, r, waterlineY, scale }: GhostsProps) {
     return (
       <g key={ghost.change}>
         <line x1={left} x2={cx + 0.14 * r} y1={y} y2={y} stroke={tint} strokeWidth="2" strokeDasharray="5 3" />
-        <text x={left - 4} y={y + (ghost.change > 0 ? 0 : 9)} textAnchor="end" style={{ fontSize: 12, fontWeight: 700 }} fill={tint}>
+        <text
+          x={left - 4}
+          y={y + (ghost.change > 0 ? 0 : 9)}
+          textAnchor="end"
+          style={{ fontSize: 12, fontWeight: 700 }}
+          fill={tint}
+        >
           {ghost.change > 0 ? "+1" : "−1"}
         </text>
       </g>
