@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from brookwind.core.balance.propose import Proposal
 from brookwind.core.evaluate import Evaluation
-from brookwind.core.findings import Finding
+from brookwind.core.finding import Finding
 from brookwind.core.rig.document import Rig
 
 

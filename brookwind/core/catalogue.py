@@ -5,12 +5,14 @@ from __future__ import annotations
 from brookwind.core.balance.patterns import PATTERNS
 from brookwind.core.floats.types import FLOAT_TYPES
 from brookwind.core.frozen import Frozen, Sourced
+from brookwind.core.rig.baits import BAIT_KINDS, BaitKind
 from brookwind.core.rig.components import Mount
 from brookwind.core.rig.families import FAMILIES
-from brookwind.core.rig.gear import BAIT_KINDS, HOOK_SIZES, BaitKind
+from brookwind.core.rig.fish import Species
+from brookwind.core.rig.hooks import HOOK_SIZES
 from brookwind.core.rig.materials import FLOAT_MATERIALS, LINE_MATERIALS, WEIGHT_MATERIALS, LineMaterial, Material
 from brookwind.core.rig.shot_series import MODERN, ShotSize
-from brookwind.core.rig.species import SPECIES, Species
+from brookwind.core.rig.species import SPECIES
 from brookwind.core.water.stations import STATIONS
 from brookwind.core.water.tide import Station
 
@@ -75,7 +77,7 @@ class Catalogue(Frozen):
 CATALOGUE = Catalogue(
     families=tuple(
         FamilyChoice(
-            id=f.id, name=f.name, says=f.says, mount=f.mount, pattern=f.pattern, species=f.species, source=f.source
+            id=f.id, name=f.name, says=f.says, mount=f.mount, pattern=f.patterns[0], species=f.species, source=f.source
         )
         for f in FAMILIES
     ),

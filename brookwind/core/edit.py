@@ -7,20 +7,38 @@ from typing import Annotated, Literal, TypeAlias
 
 from pydantic import Field
 
-from brookwind.core.balance.patterns import span_for
+from brookwind.core.balance.span import span_of
 from brookwind.core.balance.stock import ShotStock, Stock
 from brookwind.core.depth.stop import set_stop, stop_setting
+from brookwind.core.edit_tackle import (
+    ChangeBait,
+    ChangeHook,
+    ChangeLeader,
+    ChangeLine,
+    ChangeMetal,
+    ChangeSpecies,
+    ChangeStop,
+    change_bait,
+    change_hook,
+    change_leader,
+    change_line,
+    change_metal,
+    change_species,
+    change_stop,
+)
 from brookwind.core.errors import Infeasible, NotUnderstood
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.frozen import Frozen
 from brookwind.core.handles import LEAST_GAP_M, handles
-from brookwind.core.rig.components import Bait, Float, Hook, Shot
+from brookwind.core.rig.book import SHIPPED, Book
+from brookwind.core.rig.components import Float, Shot
 from brookwind.core.rig.document import Rig
-from brookwind.core.rig.families import usual_aim
-from brookwind.core.rig.gear import BAIT_KIND, HOOK_SIZE
-from brookwind.core.rig.species import SPECIES_BY_ID
-from brookwind.core.rig.threading import free_id, hooklength_join_m, thread_on
+from brookwind.core.rig.habits import Habits
+from brookwind.core.rig.switch import switch
+from brookwind.core.rig.threading import free_id, thread_on
+
+TackleChange: TypeAlias = ChangeSpecies | ChangeBait | ChangeHook | ChangeLine | ChangeLeader | ChangeStop | ChangeMetal
 
 
 class SetStop(Frozen):
@@ -53,38 +71,38 @@ class ChangeFloat(Frozen):
     item: str | None = None
 
 
-class ChangeSpecies(Frozen):
-    """Fish for something else: its usual band, bait and hook."""
+class ChangeFamily(Frozen):
+    """Another family; what can be kept is."""
 
-    do: Literal["change-species"]
-    species: str
-
-
-class ChangeBait(Frozen):
-    """Another bait on the lowest hook."""
-
-    do: Literal["change-bait"]
-    bait: str
-
-
-class ChangeHook(Frozen):
-    """Another size of the lowest hook."""
-
-    do: Literal["change-hook"]
-    size: int
+    do: Literal["change-family"]
+    family: str
 
 
 Change: TypeAlias = Annotated[
-    SetStop | AddShot | Resize | ChangeFloat | ChangeSpecies | ChangeBait | ChangeHook, Field(discriminator="do")
+    SetStop
+    | AddShot
+    | Resize
+    | ChangeFloat
+    | ChangeFamily
+    | ChangeSpecies
+    | ChangeBait
+    | ChangeHook
+    | ChangeLine
+    | ChangeLeader
+    | ChangeStop
+    | ChangeMetal,
+    Field(discriminator="do"),
 ]
 
 
-def edit(rig: Rig, change: Change, stock: Stock) -> Rig:
+def edit(rig: Rig, change: Change, stock: Stock, book: Book = SHIPPED, habits: Habits | None = None) -> Rig:
     """The rig after a change.
 
     rig: the rig; it is not altered.
     change: what to do.
     stock: what the box holds, for shot.
+    book: fish, baits and hooks.
+    habits: how the angler ties, for what is new.
     Raises: NotUnderstood when what is named is not there; Infeasible when there is none left or no room;
     OutOfRange when the stop cannot be set.
     """
@@ -97,12 +115,28 @@ def edit(rig: Rig, change: Change, stock: Stock) -> Rig:
             return _resize(rig, change, stock)
         case ChangeFloat():
             return _change_float(rig, change)
+        case ChangeFamily():
+            return switch(rig, change.family, habits, book).rig
+        case _:
+            return _change_tackle(rig, change, book)
+
+
+def _change_tackle(rig: Rig, change: TackleChange, book: Book) -> Rig:
+    match change:
         case ChangeSpecies():
-            return _change_species(rig, change.species)
+            return change_species(rig, change.species, book)
         case ChangeBait():
-            return _change_bait(rig, change.bait)
+            return change_bait(rig, change.bait, book)
         case ChangeHook():
-            return _change_hook(rig, change.size)
+            return change_hook(rig, change, book)
+        case ChangeLine():
+            return change_line(rig, change)
+        case ChangeLeader():
+            return change_leader(rig, change.length_m)
+        case ChangeStop():
+            return change_stop(rig, change.material)
+        case ChangeMetal():
+            return change_metal(rig, change.material)
 
 
 def _compartment(stock: Stock, item: str) -> ShotStock:
@@ -136,7 +170,7 @@ def _add_shot(rig: Rig, change: AddShot, stock: Stock) -> Rig:
 
 def _room(rig: Rig, near: Shot | None) -> float:
     """Half way from a shot to whatever is above it; without one, the middle of the widest free stretch. [m]"""
-    span = span_for(hooklength_join_m(rig), rig.setting_m, rig.float_piece.mount.endswith("sliding"))
+    span = span_of(rig)
     taken = sorted(
         {
             span.low_m,
@@ -192,47 +226,3 @@ def _change_float(rig: Rig, change: ChangeFloat) -> Rig:
     habit = FLOAT_TYPE[old.spec.type].usual_tip_m
     aim = rig.aim.model_copy(update={"tip_m": kind.usual_tip_m}) if rig.aim.tip_m == habit else rig.aim
     return rig.replace_components(tuple(new if c.id == old.id else c for c in rig.components), aim=aim)
-
-
-def _change_species(rig: Rig, species_id: str) -> Rig:
-    species = SPECIES_BY_ID.get(species_id)
-    if species is None:
-        raise NotUnderstood.one(
-            "species", f"There is no fish {species_id!r}.", f"Use one of {', '.join(SPECIES_BY_ID)}.", ("species",)
-        )
-    aim = usual_aim(species, rig.water.depth_m, rig.aim.tip_m)
-    changed = rig.replace_components(rig.components, aim=aim, species=species.id)
-    return _change_hook(_change_bait(changed, species.bait), species.hook_size)
-
-
-def _change_bait(rig: Rig, bait_id: str) -> Rig:
-    kind = BAIT_KIND.get(bait_id)
-    if kind is None:
-        raise NotUnderstood.one(
-            "bait", f"There is no bait {bait_id!r}.", f"Use one of {', '.join(BAIT_KIND)}.", ("bait",)
-        )
-    hook = _lowest_hook(rig)
-    bait = Bait(
-        id="bait", label=kind.name, item=kind.id, hook=hook.id, mass_kg=kind.mass_kg, density_kg_m3=kind.density_kg_m3
-    )
-    others = [c for c in rig.components if not (isinstance(c, Bait) and c.hook == hook.id)]
-    others.insert(others.index(hook) + 1, bait)
-    return rig.replace_components(tuple(others))
-
-
-def _change_hook(rig: Rig, size: int) -> Rig:
-    entry = HOOK_SIZE.get(size)
-    if entry is None:
-        raise NotUnderstood.one(
-            "hook-size",
-            f"There is no hook size {size}.",
-            f"Sizes are {', '.join(h.label for h in HOOK_SIZE.values())}.",
-            ("size",),
-        )
-    old = _lowest_hook(rig)
-    new = old.model_copy(update={"size": size, "mass_kg": entry.mass_kg, "label": f"hook {entry.label}"})
-    return rig.replace_components(tuple(new if c.id == old.id else c for c in rig.components))
-
-
-def _lowest_hook(rig: Rig) -> Hook:
-    return next(c for c in reversed(rig.components) if isinstance(c, Hook) and c.position_m == 0.0)

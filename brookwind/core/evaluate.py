@@ -5,12 +5,15 @@ from __future__ import annotations
 from math import cos
 from typing import Literal
 
+from brookwind.core.advice.cautions import Said, cautions
+from brookwind.core.advice.place_rules import Place
 from brookwind.core.balance.ledger import Entry, ledger
 from brookwind.core.balance.settle import Settled, settle
 from brookwind.core.balance.tip_range import TipRange, tip_range
 from brookwind.core.depth.stop import StopSetting, stop_setting
 from brookwind.core.errors import OutOfRange, Problem
-from brookwind.core.findings import Finding, find
+from brookwind.core.finding import Finding
+from brookwind.core.findings import find
 from brookwind.core.floats.attitude import least_cocking_load_n
 from brookwind.core.floats.immersion import (
     immersion_at_load_m,
@@ -21,6 +24,7 @@ from brookwind.core.floats.immersion import (
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, sphere_diameter_m, submerged_weight_n
 from brookwind.core.handles import Handle, handles
+from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig
 
@@ -62,6 +66,8 @@ class FloatAnswer(Frozen):
     """The capacity comes from a tube test."""
     guessed: tuple[str, ...]
     carried_kg: float
+    held_kg: float
+    """What a tight line holds besides; negative: by so much it draws the float down. [kg]"""
     wanted_kg: float | None
     """Load at the wanted tip; None when the wanted tip is longer than the float. [kg]"""
     gate_kg: tuple[float, float] | None
@@ -103,12 +109,16 @@ class Evaluation(Frozen):
     stop_problem: Problem | None
     handles: tuple[Handle, ...]
     findings: tuple[Finding, ...]
+    cautions: tuple[Said, ...]
+    """What to mind, each where the act happens."""
 
 
-def evaluate(rig: Rig) -> Evaluation:
+def evaluate(rig: Rig, place: Place | None = None, book: Book = SHIPPED) -> Evaluation:
     """Bring a rig to rest and answer what the bench shows.
 
     rig: the rig.
+    place: rules it is judged by, and the day.
+    book: fish, baits and hooks.
     Raises: BrookwindError when the float cannot be built.
     A stop that cannot be set is an answer with its problem, not an error: the rest is still true.
     """
@@ -132,7 +142,8 @@ def evaluate(rig: Rig) -> Evaluation:
         stop=stop,
         stop_problem=problem,
         handles=handles(rig),
-        findings=find(rig, settled, stop, problem),
+        findings=find(rig, settled, stop, problem, place, book),
+        cautions=cautions(rig),
     )
 
 
@@ -164,6 +175,7 @@ def _float(rig: Rig, s: Settled) -> FloatAnswer:
         tested=body.tested,
         guessed=body.guessed,
         carried_kg=lead_mass_kg(s.pull_n, water),
+        held_kg=lead_mass_kg(s.rod_n, water),
         wanted_kg=lead_at_tip(wanted) if possible else None,
         gate_kg=(lead_at_tip(min(body.length_m, wanted + GATE_M)), lead_at_tip(max(0.0, wanted - GATE_M)))
         if possible

@@ -6,49 +6,26 @@ person's units. Adding a finding is one function and its place in `FINDERS`.
 
 from __future__ import annotations
 
-from collections.abc import Callable
-from dataclasses import dataclass
 from math import degrees
-from typing import Literal
 
-from pydantic import Field
-
+from brookwind.core.advice.place_rules import Place
+from brookwind.core.advice.rule_checks import judge
 from brookwind.core.balance.settle import Settled
 from brookwind.core.depth.stop import StopSetting
 from brookwind.core.errors import Problem
-from brookwind.core.figures import Figure
+from brookwind.core.figures import Figure, depth
+from brookwind.core.finding import Case, Finder, Finding
 from brookwind.core.floats.attitude import least_cocking_load_n
 from brookwind.core.floats.immersion import load_at_immersion_n, sinking_load_n
-from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
+from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig
-
-Station = Literal["water", "bait", "float", "line", "load", "stop", "proof"]
+from brookwind.core.rig.families import FAMILY
+from brookwind.core.tackle.checks import TACKLE_FINDERS
 
 TIP_TOLERANCE_M = 0.002
 STOP_TOLERANCE_M = 0.01
-
-
-class Finding(Frozen):
-    """Something to be said. `refuse` cannot be fished so, `note` may be meant."""
-
-    id: str
-    station: Station
-    severity: Literal["refuse", "note"]
-    says: str
-    remedy: str = ""
-    figures: dict[str, Figure] = Field(default_factory=dict)
-
-
-@dataclass(frozen=True)
-class Case:
-    """What a finder looks at."""
-
-    rig: Rig
-    settled: Settled
-    stop: StopSetting | None
-    stop_problem: Problem | None
 
 
 def _lead(case: Case, pull_n: float) -> Figure:
@@ -110,6 +87,9 @@ def find_tip_off(case: Case) -> Finding | None:
     case: the rig at rest.
     """
     s, wanted = case.settled, case.rig.aim.tip_m
+    if case.rig.pattern == "none" and s.body.longest_tip_m >= s.tip_m >= wanted:
+        # Without shot there is nothing to trim with: more of the tip shows, and that is that.
+        return None
     if s.status != "stands" or abs(s.tip_m - wanted) <= TIP_TOLERANCE_M or wanted > s.body.length_m:
         return None
     change = load_at_immersion_n(s.body, s.body.length_m - wanted, s.water_kg_m3) - s.pull_n
@@ -210,6 +190,9 @@ def find_shot_on_bed(case: Case) -> Finding | None:
     case: the rig at rest.
     """
     laid = case.settled.laid
+    family = FAMILY.get(case.rig.family)
+    if family is not None and family.laid is not None:
+        return None
     resting = [
         c.label or c.kind
         for c in case.rig.components
@@ -247,21 +230,70 @@ def find_label_differs(case: Case) -> Finding | None:
     )
 
 
-FINDERS: tuple[Callable[[Case], Finding | None], ...] = (
+def find_held(case: Case) -> Finding | None:
+    """A tight line holds part of the load, or draws the float down: meant, and to be known.
+
+    case: the rig at rest.
+    """
+    held = case.settled.rod_n
+    if held == 0.0:
+        return None
+    says, remedy = (
+        ("Loaded {held} beyond the float: you hold that on a tight line.", "Slackened, the float goes under.")
+        if held > 0.0
+        else ("The line is tightened by {held} until the tip shows.", "A fish that lifts the shot lets the float rise.")
+    )
+    return Finding(
+        id="tight-line", station="load", severity="note", says=says, remedy=remedy,
+        figures={"held": _lead(case, abs(held))},
+    )  # fmt: skip
+
+
+def find_family_depth(case: Case) -> Finding | None:
+    """The water is too shallow or too deep for the family.
+
+    case: the rig at rest.
+    """
+    family, depth_m = FAMILY.get(case.rig.family), case.rig.water.depth_m
+    if family is None or family.depth_m[0] <= depth_m <= family.depth_m[1]:
+        return None
+    return Finding(
+        id="family-depth",
+        station="water",
+        severity="note",
+        says=f"{{depth}} of water is not for a {family.name}: that is for {{least}} to {{most}}.",
+        remedy="Choose another family.",
+        figures={
+            "depth": depth(depth_m),
+            "least": depth(family.depth_m[0]),
+            "most": depth(family.depth_m[1]),
+        },
+    )
+
+
+FINDERS: tuple[Finder, ...] = (
     find_sinking,
     find_lying,
     find_stop_impossible,
+    find_family_depth,
+    find_held,
     find_tip_off,
     find_tip_too_long,
     find_stop_off,
     find_bait_on_bed,
     find_shot_on_bed,
     find_label_differs,
+    *TACKLE_FINDERS,
 )
 
 
 def find(
-    rig: Rig, settled: Settled, stop: StopSetting | None, stop_problem: Problem | None = None
+    rig: Rig,
+    settled: Settled,
+    stop: StopSetting | None,
+    stop_problem: Problem | None = None,
+    place: Place | None = None,
+    book: Book = SHIPPED,
 ) -> tuple[Finding, ...]:
     """Everything to be said about a rig, refusals first.
 
@@ -269,7 +301,11 @@ def find(
     settled: the rig at rest.
     stop: where its stop belongs, if anywhere.
     stop_problem: why it belongs nowhere.
+    place: rules it is judged by, and the day.
+    book: fish, baits and hooks.
     """
-    case = Case(rig, settled, stop, stop_problem)
+    case = Case(rig, settled, stop, stop_problem, book)
     found = [f for finder in FINDERS if (f := finder(case))]
+    if place is not None:
+        found += judge(rig, place, settled.status == "sinks" or settled.rod_n > 0.0, book)
     return tuple(sorted(found, key=lambda f: f.severity != "refuse"))

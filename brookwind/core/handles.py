@@ -32,7 +32,13 @@ def handles(rig: Rig) -> tuple[Handle, ...]:
     """
     riders = rides_with_float(rig)
     groups = _groups(rig, set(riders))
-    return (_float_handle(rig, riders, groups), *(_shot_handle(rig, g, i, groups) for i, g in enumerate(groups)))
+    placed = [(c.id in riders, p) for c in rig.components if (p := getattr(c, "position_m", None)) is not None]
+    lowest_rider = min(p for rides, p in placed if rides)
+    least = max([LEAST_SETTING_M, *(p + 2 * LEAST_GAP_M for rides, p in placed if not rides)])
+    return (
+        _float_handle(rig, riders, least + rig.setting_m - lowest_rider),
+        *(_shot_handle(rig, g, i, groups, lowest_rider) for i, g in enumerate(groups)),
+    )
 
 
 def _groups(rig: Rig, riders: set[str]) -> list[list[Shot]]:
@@ -49,10 +55,8 @@ def _groups(rig: Rig, riders: set[str]) -> list[list[Shot]]:
     return groups
 
 
-def _float_handle(rig: Rig, riders: tuple[str, ...], groups: list[list[Shot]]) -> Handle:
+def _float_handle(rig: Rig, riders: tuple[str, ...], low: float) -> Handle:
     setting = rig.setting_m
-    below = [p for c in rig.components if c.id not in riders and (p := getattr(c, "position_m", None)) is not None]
-    low = max([LEAST_SETTING_M, *(p + 2 * LEAST_GAP_M for p in below)])
     sliding = rig.stop is not None
     return Handle(
         id=rig.stop.id if rig.stop else rig.float_piece.id,
@@ -67,10 +71,10 @@ def _half(shot: Shot) -> float:
     return 0.5 * sphere_diameter_m(shot.mass_kg, shot.density_kg_m3)
 
 
-def _shot_handle(rig: Rig, group: list[Shot], index: int, groups: list[list[Shot]]) -> Handle:
+def _shot_handle(rig: Rig, group: list[Shot], index: int, groups: list[list[Shot]], lowest_rider: float) -> Handle:
     top, bottom = group[0], group[-1]
     low = LEAST_GAP_M + _half(bottom)
-    high = rig.setting_m - LEAST_GAP_M - _half(top)
+    high = lowest_rider - LEAST_GAP_M - _half(top)
     if index + 1 < len(groups):
         lower = groups[index + 1][0]
         low = max(low, lower.position_m + _half(lower) + _half(bottom))

@@ -13,15 +13,16 @@ from brookwind.core.balance.patterns import PATTERNS
 from brookwind.core.balance.propose import Wish, balance_rig
 from brookwind.core.balance.settle import settle
 from brookwind.core.balance.stock import ShotStock, Stock
-from brookwind.core.edit import AddShot, ChangeBait, ChangeFloat, ChangeHook, ChangeSpecies, Resize, SetStop, edit
+from brookwind.core.edit import AddShot, ChangeFloat, Resize, SetStop, edit
+from brookwind.core.edit_tackle import ChangeBait, ChangeHook, ChangeSpecies
 from brookwind.core.errors import BrookwindError, Infeasible, NotUnderstood, OutOfRange
 from brookwind.core.evaluate import evaluate
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.handles import handles
+from brookwind.core.rig.baits import BAIT_KINDS
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig, Water, positions
-from brookwind.core.rig.families import FAMILIES, new_rig
-from brookwind.core.rig.gear import BAIT_KINDS
+from brookwind.core.rig.families import FAMILIES, FAMILY, Start, new_rig
 from brookwind.core.rig.species import SPECIES
 from brookwind.demo.load import demo_box, demo_rigs
 
@@ -29,10 +30,13 @@ RIGS = {r.id: r for r in demo_rigs()}
 SHOT = tuple(i for i in demo_box() if isinstance(i, ShotStock) and i.material == "lead")
 
 
-@pytest.mark.parametrize("rig_id", RIGS)
-@pytest.mark.parametrize("pattern", PATTERNS, ids=lambda p: p.id)
-def test_balanced_rig_stands_at_its_wish_with_the_stop_set(rig_id: str, pattern: object, stock: Stock) -> None:
-    proposal = balance_rig(RIGS[rig_id], stock, Wish(pattern=pattern.id))  # type: ignore[attr-defined]
+TIED = [(r.id, p) for r in RIGS.values() for p in FAMILY[r.family].patterns if p not in {"none", "lift"}]
+"""Every demo rig in every pattern that its family can be tied in."""
+
+
+@pytest.mark.parametrize(("rig_id", "pattern"), TIED)
+def test_balanced_rig_stands_at_its_wish_with_the_stop_set(rig_id: str, pattern: str, stock: Stock) -> None:
+    proposal = balance_rig(RIGS[rig_id], stock, Wish(pattern=pattern))
     answer = evaluate(proposal.rig)
     assert answer.afloat.status == "stands"
     assert answer.afloat.tip_m == pytest.approx(RIGS[rig_id].aim.tip_m, abs=0.001)
@@ -96,13 +100,13 @@ def test_bulk_from_a_small_box_is_as_near_as_any_single_change_can_make_it(
         assert error >= abs(best.error_m) - 1e-6
 
 
-@pytest.mark.parametrize("pattern", PATTERNS, ids=lambda p: p.id)
-@pytest.mark.parametrize("rig_id", RIGS)
-def test_floating_bait_is_balanced_and_hangs_where_it_should(rig_id: str, pattern: object, stock: Stock) -> None:
+@pytest.mark.parametrize(("rig_id", "pattern"), TIED)
+def test_floating_bait_is_balanced_and_hangs_where_it_should(rig_id: str, pattern: str, stock: Stock) -> None:
     crust = edit(RIGS[rig_id], ChangeBait(do="change-bait", bait="bread-crust"), stock)
     high = crust.model_copy(update={"aim": crust.aim.model_copy(update={"bait_from": "bed", "bait_m": 0.7})})
-    answer = evaluate(balance_rig(high, stock, Wish(pattern=pattern.id)).rig)  # type: ignore[attr-defined]
-    assert answer.findings == ()
+    answer = evaluate(balance_rig(high, stock, Wish(pattern=pattern)).rig)
+    # Crust wants a larger hook than some of these rigs have; nothing else is to be said.
+    assert {f.id for f in answer.findings} <= {"hook-for-bait"}
     assert answer.afloat.tip_m == pytest.approx(high.aim.tip_m, abs=0.001)
     assert answer.hook_height_m == pytest.approx(0.7, abs=1e-6)
     assert answer.stop is not None
@@ -163,7 +167,7 @@ def test_any_family_fish_bait_and_depth_gives_a_rig_or_a_sentence(
     family: str, species: str, bait: str, depth: float, pattern: str
 ) -> None:
     try:
-        rig = new_rig(family, Water(depth_m=depth), "r", "Trial", species)
+        rig = new_rig(family, Water(depth_m=depth), "r", "Trial", Start(species=species))
         rig = edit(rig, ChangeBait(do="change-bait", bait=bait), Stock())
         balanced = balance_rig(rig, Stock(shot=SHOT), Wish(pattern=pattern)).rig
         assert Rig.model_validate(balanced.model_dump()) == balanced

@@ -10,6 +10,7 @@ from pydantic import BaseModel, Field
 from brookwind.api.session import RigsOfRequest
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.rig.document import Rig, Water
+from brookwind.core.rig.families import Start as RigStart
 from brookwind.core.rig.families import new_rig
 from brookwind.store.records import Kept, Revision, RigSummary
 
@@ -48,7 +49,13 @@ def create_rig(rig: Rig, rigs: RigsOfRequest) -> Kept[Rig]:
 @router.post("/start")
 def start_rig(start: Start) -> Rig:
     """A new rig of a family, not kept yet."""
-    return new_rig(start.family, start.water, f"rig-{uuid4().hex[:12]}", start.name, start.species, start.spec)
+    return new_rig(
+        start.family,
+        start.water,
+        f"rig-{uuid4().hex[:12]}",
+        start.name,
+        RigStart(species=start.species, spec=start.spec),
+    )
 
 
 @router.get("/{key}")

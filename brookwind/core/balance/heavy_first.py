@@ -1,25 +1,37 @@
-"""What carries most of the load and is chosen first: a waggler's locking shot, a slider's running lead."""
+"""What carries most of the load and is chosen first: locking shot, a lead, a stack, an olivette."""
 
 from __future__ import annotations
 
 from collections.abc import Callable
 from typing import Any, NamedTuple, TypeAlias
 
+from brookwind.core.balance.patterns import BULK_HIGHEST_M, BULK_SHARE_OF_SETTING
 from brookwind.core.balance.stock import LeadStock, ShotStock, Stock
 from brookwind.core.balance.target import Target
 from brookwind.core.gravity import sphere_diameter_m, submerged_weight_n
-from brookwind.core.rig.components import Component, Shot, Weight
+from brookwind.core.rig.builds import WEAK_LINK_M
+from brookwind.core.rig.components import Component, Link, Shot, Weight
 from brookwind.core.rig.document import Rig
+from brookwind.core.rig.families import layout_of
+from brookwind.core.rig.family import Heavy as Kind
 from brookwind.core.rig.threading import free_id, hooklength_join_m, take_off, thread_on
 
-LOCK_SHARE = (0.45, 0.8)
-"""Least and most of the load that the locking pair takes. Editable default."""
-LEAD_SHARE_LEAST = 0.6
-"""Least of the load that a running lead takes. Editable default."""
+SHARES: dict[Kind, tuple[float, float]] = {
+    "lock": (0.45, 0.8),
+    "lead": (0.6, 1.0),
+    "linked-lead": (0.6, 1.0),
+    "stack": (0.6, 0.93),
+    "olivette": (0.6, 0.9),
+}
+"""Least and most of the load that the heavy piece takes. Editable defaults."""
+MOST_IN_STACK = 3
+"""Weights in a slider's stack. Source: handbook 6."""
+WEAK_LINK = 0.7
+"""Its diameter over the leader's: with half the strength it breaks first. Editable default."""
 
 
 class HeavyPiece(NamedTuple):
-    """A compartment to take from and how many pieces: two locking shot, or one lead."""
+    """A compartment to take from and how many pieces."""
 
     stock: ShotStock | LeadStock
     pieces: int
@@ -39,19 +51,17 @@ Heavy: TypeAlias = HeavyPiece | None
 
 
 def _is_heavy(c: Component) -> bool:
-    return (isinstance(c, Shot) and c.role == "lock") or (isinstance(c, Weight) and c.runs)
+    if isinstance(c, Weight):
+        return c.runs or c.link is not None or c.shape == "olivette"
+    return isinstance(c, Shot) and c.role in {"lock", "stack"}
 
 
 def strip_heavy(rig: Rig) -> Rig:
-    """The rig without locking shot and running lead, where its family has them chosen.
+    """The rig without its heavy pieces, where its family has them chosen.
 
     rig: the rig.
     """
-    return take_off(rig, _is_heavy) if _wants(rig) else rig
-
-
-def _wants(rig: Rig) -> str | None:
-    return {"bottom-end-fixed": "lock", "in-line-sliding": "lead"}.get(rig.float_piece.mount)
+    return take_off(rig, _is_heavy) if layout_of(rig).heavy else rig
 
 
 def heavy_options(rig: Rig, stock: Stock, target: Target, hung_n: float) -> list[Heavy]:
@@ -68,16 +78,26 @@ def heavy_options(rig: Rig, stock: Stock, target: Target, hung_n: float) -> list
         s = piece.stock
         return piece.pieces * submerged_weight_n(s.mass_kg, s.density_kg_m3, target.water_kg_m3) / need
 
-    wants = _wants(rig)
-    if need <= 0.0 or wants is None:
+    kind = layout_of(rig).heavy
+    if need <= 0.0 or kind is None:
         return [None]
-    if wants == "lock":
-        pairs = [HeavyPiece(s, 2) for s in stock.shot if s.count >= 2]
-        fitting = [p for p in pairs if LOCK_SHARE[0] <= share(p) <= LOCK_SHARE[1]]
-        return [*(fitting or _largest_below([p for p in pairs if share(p) <= LOCK_SHARE[1]], share))] or [None]
-    leads = [HeavyPiece(s, 1) for s in stock.leads if s.count >= 1]
-    fitting = [p for p in leads if LEAD_SHARE_LEAST <= share(p) <= 1.0]
-    return [*(fitting or _largest_below([p for p in leads if share(p) <= 1.0], share))] or [None]
+    held = _held(kind, stock)
+    least, most = SHARES[kind]
+    fitting = [p for p in held if least <= share(p) <= most]
+    return [*(fitting or _largest_below([p for p in held if share(p) <= most], share))] or [None]
+
+
+def _held(kind: Kind, stock: Stock) -> list[HeavyPiece]:
+    if kind == "lock":
+        return [HeavyPiece(s, 2) for s in stock.shot if s.count >= 2]
+    if kind == "stack":
+        round_ones: tuple[ShotStock | LeadStock, ...] = (
+            *stock.shot,
+            *(s for s in stock.leads if s.shape == "ball"),
+        )
+        return [HeavyPiece(s, n) for s in round_ones for n in range(2, MOST_IN_STACK + 1) if s.count >= n]
+    wanted = kind == "olivette"
+    return [HeavyPiece(s, 1) for s in stock.leads if s.count >= 1 and (s.shape == "olivette") == wanted]
 
 
 def _largest_below(pieces: list[HeavyPiece], share: Callable[[HeavyPiece], float]) -> list[HeavyPiece]:
@@ -85,28 +105,53 @@ def _largest_below(pieces: list[HeavyPiece], share: Callable[[HeavyPiece], float
 
 
 def with_heavy(rig: Rig, heavy: HeavyPiece) -> Rig:
-    """The rig with locking shot either side of the float, or a lead running down to the swivel.
+    """The rig with its heavy pieces where its family has them.
 
     rig: the rig without them.
     heavy: what to put on.
     """
+    kind = layout_of(rig).heavy
     s = heavy.stock
-    common: dict[str, Any] = {"item": s.item, "label": s.label, "mass_kg": s.mass_kg, "material": s.material}
-    if isinstance(s, LeadStock):
-        lead = Weight(
-            id=free_id(rig, "lead"),
-            **common,
-            density_kg_m3=s.density_kg_m3,
-            shape=s.shape,
-            runs=True,
-            position_m=hooklength_join_m(rig),
-        )
-        return _before_cushion(rig, lead)
-    half = 0.5 * sphere_diameter_m(s.mass_kg, s.density_kg_m3)
+    common: dict[str, Any] = {
+        "item": s.item, "label": s.label, "mass_kg": s.mass_kg, "material": s.material,
+        "density_kg_m3": s.density_kg_m3,
+    }  # fmt: skip
+    if kind == "lock":
+        return _locked(rig, common)
+    if kind == "stack":
+        return _stacked(rig, common, heavy.pieces)
+    assert isinstance(s, LeadStock)
+    if kind == "olivette":
+        fixed = Weight(id=free_id(rig, "olivette"), **common, shape=s.shape, position_m=_heavy_at_m(rig))
+        return thread_on(rig, fixed)
+    lead = Weight(id=free_id(rig, "lead"), **common, shape=s.shape, runs=True, position_m=hooklength_join_m(rig))
+    if kind == "linked-lead":
+        leader = next(c for c in reversed(rig.components) if c.kind == "line")
+        link = Link(length_m=WEAK_LINK_M, diameter_m=max(0.00003, WEAK_LINK * leader.diameter_m))
+        return _after_swivel(rig, lead.model_copy(update={"runs": False, "link": link}))
+    return _before_cushion(rig, lead)
+
+
+def _heavy_at_m(rig: Rig) -> float:
+    """Where a stack or olivette sits: a third of the way up, at most a metre, clear of the leader's knot. [m]"""
+    low = hooklength_join_m(rig) + 0.1
+    return min(max(low, min(BULK_SHARE_OF_SETTING * rig.setting_m, BULK_HIGHEST_M)), 0.7 * rig.setting_m)
+
+
+def _locked(rig: Rig, common: dict[str, Any]) -> Rig:
+    half = 0.5 * sphere_diameter_m(common["mass_kg"], common["density_kg_m3"])
     for above in (True, False):
         position = rig.setting_m + (half if above else -half)
-        lock = Shot(id=free_id(rig, "lock"), **common, density_kg_m3=s.density_kg_m3, role="lock", position_m=position)
+        lock = Shot(id=free_id(rig, "lock"), **common, role="lock", position_m=position)
         rig = thread_on(rig, lock, above_float=above)
+    return rig
+
+
+def _stacked(rig: Rig, common: dict[str, Any], pieces: int) -> Rig:
+    across, low = sphere_diameter_m(common["mass_kg"], common["density_kg_m3"]), _heavy_at_m(rig)
+    for i in reversed(range(pieces)):
+        at = low + (i + 0.5) * across
+        rig = thread_on(rig, Shot(id=free_id(rig, "stack"), **common, role="stack", position_m=at))
     return rig
 
 
@@ -120,4 +165,13 @@ def _before_cushion(rig: Rig, lead: Weight) -> Rig:
     while components[at - 1].kind == "bead":
         at -= 1
     components.insert(max(at, next(i for i, c in enumerate(components) if c.kind == "float") + 1), lead)
+    return rig.replace_components(tuple(components))
+
+
+def _after_swivel(rig: Rig, lead: Weight) -> Rig:
+    components = list(rig.components)
+    at = next((i for i, c in enumerate(components) if c.kind == "swivel"), None)
+    if at is None:
+        return thread_on(rig, lead)
+    components.insert(at + 1, lead)
     return rig.replace_components(tuple(components))

@@ -9,7 +9,7 @@ from brookwind.core.balance.settle import Settled
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
 
-Reason = Literal["hangs", "touches-bed", "rests-on-bed", "in-the-air", "above-the-float", "line-in-water"]
+Reason = Literal["hangs", "touches-bed", "rests-on-bed", "in-the-air", "above-the-float", "line-in-water", "tight-line"]
 
 
 class Entry(Frozen):
@@ -37,6 +37,7 @@ _WHY: dict[Reason, str] = {
     "in-the-air": "is above the water: it rests on the float's top or the rod holds it",
     "above-the-float": "is above the float: it pulls on the line behind, not on the float",
     "line-in-water": "line under water between float and hook",
+    "tight-line": "a tight line from the rod carries it, or draws by so much",
 }
 
 
@@ -64,6 +65,22 @@ def ledger(settled: Settled) -> tuple[Entry, ...]:
             why=_WHY["line-in-water"],
         )
     )
+    if settled.rod_n:
+        held = lead_mass_kg(settled.rod_n, settled.water_kg_m3)
+        entries.append(
+            Entry(
+                id="tight-line",
+                kind="rod",
+                label="held by the rod" if held > 0.0 else "drawn by the rod",
+                mass_kg=None,
+                pull_n=-settled.rod_n,
+                lead_kg=-held,
+                share=1.0,
+                carried_kg=-held,
+                reason="tight-line",
+                why=_WHY["tight-line"],
+            )
+        )
     return tuple(entries)
 
 

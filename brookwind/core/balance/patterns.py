@@ -14,9 +14,6 @@ from typing import NamedTuple
 from brookwind.core.gravity import sphere_diameter_m
 from brookwind.core.rig.components import ShotRole
 
-LEAST_ABOVE_HOOK_M = 0.04
-CLEAR_OF_KNOT_M = 0.03
-CLEAR_OF_FLOAT_M = 0.12
 BULK_SHARE_OF_SETTING = 1.0 / 3.0
 BULK_HIGHEST_M = 1.0
 DROPPER_SHARE_MOST = 0.4
@@ -110,6 +107,42 @@ def place_strung(grains: Sequence[Grain], droppers: int, span: Span) -> Placed:
     return [("strung", p) for p in _evenly(len(grains), span.low_m, span.high_m)]
 
 
+def place_lower_third(grains: Sequence[Grain], droppers: int, span: Span) -> Placed:
+    """Singly at equal gaps over the lower third of the stretch.
+
+    grains: pieces, largest first.
+    droppers: not used.
+    span: the stretch they may sit on.
+    """
+    third = Span(span.low_m, span.low_m + (span.high_m - span.low_m) / 3.0)
+    return place_strung(grains, droppers, third)
+
+
+def place_under(grains: Sequence[Grain], droppers: int, span: Span) -> Placed:
+    """Under a heavy piece at the top of the stretch: a cushion that touches it, droppers at equal gaps below.
+
+    grains: pieces, largest first; the last ones are the droppers.
+    droppers: how many of them are droppers. [1 or more]
+    span: the stretch they may sit on.
+    """
+    seat = grains[: len(grains) - droppers]
+    lowest = span.high_m - sum(sphere_diameter_m(*g) for g in seat)
+    gap = (lowest - span.low_m) / (droppers + 1)
+    below = [lowest - (j + 1) * gap for j in range(droppers)]
+    cushion = _shoulder_to_shoulder(seat, lowest, span) if seat else []
+    return [*(("cushion", p) for p in cushion), *(("dropper", p) for p in below)]
+
+
+def place_at_float(grains: Sequence[Grain], droppers: int, span: Span) -> Placed:
+    """Together at the top of the stretch, under the float.
+
+    grains: pieces, largest first.
+    droppers: not used.
+    span: the stretch they may sit on.
+    """
+    return [("lock", p) for p in _shoulder_to_shoulder(grains, span.high_m, span)]
+
+
 BULK = Pattern(
     id="bulk",
     name="one bulk",
@@ -138,24 +171,51 @@ STRUNG = Pattern(
     place=place_strung,
 )
 
-PATTERNS = (BULK, BULK_AND_DROPPERS, STRUNG)
+LOWER_THIRD = Pattern(
+    id="lower-third",
+    name="strung over the lower third",
+    says="Singly over the lower third: gets down first, then falls on slowly.",
+    least_pieces=4,
+    droppers=0,
+    alike=2.0,
+    place=place_lower_third,
+)
+STACK = Pattern(
+    id="stack",
+    name="stack, cushion and droppers",
+    says="A few large round weights the float rests on for the cast, a cushion of shot under them, droppers below.",
+    least_pieces=3,
+    droppers=2,
+    alike=inf,
+    place=place_under,
+)
+OLIVETTE = Pattern(
+    id="olivette",
+    name="olivette, seat and droppers",
+    says="A streamlined weight on a seat of small shot, droppers below: down fast in deep or quick water.",
+    least_pieces=3,
+    droppers=2,
+    alike=inf,
+    place=place_under,
+)
+LIFT = Pattern(
+    id="lift",
+    name="lift shot",
+    says="One shot on the bed near the hook, the rest at the float.",
+    least_pieces=0,
+    droppers=0,
+    alike=inf,
+    place=place_at_float,
+)
+NONE = Pattern(
+    id="none",
+    name="no shot",
+    says="The float carries its own load; the bait sinks by itself.",
+    least_pieces=0,
+    droppers=0,
+    alike=inf,
+    place=place_bulk,
+)
+
+PATTERNS = (BULK, BULK_AND_DROPPERS, STRUNG, LOWER_THIRD, STACK, OLIVETTE, LIFT, NONE)
 PATTERN = MappingProxyType({p.id: p for p in PATTERNS})
-
-
-def span_for(join_m: float, setting_m: float, leader_only: bool) -> Span:
-    """The stretch of line that shot may sit on. [m]
-
-    Clear of the hooklength's knot and of the float; on a rig whose float slides down to the swivel, the leader.
-
-    join_m: where the hooklength or leader begins, 0 when there is none. [m]
-    setting_m: distance from float or stop to hook. [m]
-    leader_only: keep to the leader, so that the float can run.
-    """
-    if leader_only:
-        return Span(min(LEAST_ABOVE_HOOK_M * 2.0, 0.3 * join_m), 0.75 * join_m)
-    low = max(join_m + CLEAR_OF_KNOT_M, LEAST_ABOVE_HOOK_M)
-    high = setting_m - min(CLEAR_OF_FLOAT_M, 0.2 * setting_m)
-    if high <= low:
-        # Too short for both rules: keep off the float, and share what is left.
-        low = 0.5 * high
-    return Span(low, high)

@@ -9,10 +9,12 @@ from math import inf
 from pydantic import Field
 
 from brookwind.core.balance.choose import Choice, choose_pieces, least_error
+from brookwind.core.balance.fill import fill_float
 from brookwind.core.balance.hang import hanging, lay_out
-from brookwind.core.balance.heavy_first import Heavy, heavy_options, strip_heavy, with_heavy
-from brookwind.core.balance.patterns import DROPPER_SHARE_MOST, PATTERN, Grain, Pattern, Placed, span_for
+from brookwind.core.balance.heavy_first import Heavy, HeavyPiece, heavy_options, strip_heavy, with_heavy
+from brookwind.core.balance.patterns import DROPPER_SHARE_MOST, NONE, OLIVETTE, PATTERN, STACK, Grain, Pattern, Placed
 from brookwind.core.balance.settle import attachment_depth_m, settle
+from brookwind.core.balance.span import span_of
 from brookwind.core.balance.stock import ShotStock, Stock
 from brookwind.core.balance.target import Target, target_for
 from brookwind.core.depth.stop import plumb_setting_m, set_stop, stop_setting
@@ -23,7 +25,8 @@ from brookwind.core.gravity import lead_mass_kg, submerged_weight_n
 from brookwind.core.handles import LEAST_GAP_M
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig
-from brookwind.core.rig.threading import free_id, hooklength_join_m, is_free_shot, take_off, thread_on
+from brookwind.core.rig.families import layout_of
+from brookwind.core.rig.threading import free_id, is_free_shot, take_off, thread_on
 
 Rank = tuple[float, int, int]
 """Error in ties, pieces, sizes: less is better."""
@@ -64,6 +67,10 @@ class Proposal(Frozen):
     proved: bool
 
 
+WANTED_LEAD_KG = 0.1
+"""The lead looked for under a balloon whose size is not said. [kg] Editable default."""
+
+
 @dataclass(frozen=True)
 class _Scheme:
     """What is fixed beforehand, and what may still be chosen."""
@@ -91,8 +98,10 @@ def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
         raise NotUnderstood.one(
             "pattern", f"There is no pattern {wish.pattern!r}.", f"Patterns are {', '.join(PATTERN)}.", ("pattern",)
         )
-    target = target_for(rig)
     stock = _allowed(stock, wish)
+    if pattern is NONE:
+        return _without_shot(rig, stock, wish)
+    target = target_for(rig)
     bare = take_off(rig, is_free_shot)
     if not wish.keep_heavy:
         bare = strip_heavy(bare)
@@ -100,6 +109,8 @@ def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
     shot = tuple(s for s in stock.shot if s.count > 0)
     best: tuple[Rank, Rig, Choice, _Scheme] | None = None
     for heavy in [None] if wish.keep_heavy else heavy_options(at_tip, stock, target, _hung_pull(at_tip, target)):
+        if heavy is None and pattern in (STACK, OLIVETTE) and not wish.keep_heavy:
+            raise _no_heavy(pattern)
         base = with_heavy(at_tip, heavy) if heavy else at_tip
         need = target.pull_n - _hung_pull(base, target)
         if need < 0.0:
@@ -133,7 +144,8 @@ def _hung_pull(rig: Rig, target: Target) -> float:
     hung = hanging(rig, target.water_kg_m3)
     attachment = attachment_depth_m(target.body, target.immersion_m, hung.stop_above_m)
     # Only a bait laid on is meant to rest on the bed; until its weights are on, a floating one is not where it will be.
-    laid_on = rig.aim.bait_from == "bed" and rig.aim.bait_m < 0.0
+    # A lift shot or a dragged lead is part of the load although it touches.
+    laid_on = rig.aim.bait_from == "bed" and rig.aim.bait_m < 0.0 and not layout_of(rig).hangs_for_balance
     return lay_out(hung, attachment, rig.water.depth_m if laid_on else float("inf")).pull_n
 
 
@@ -213,8 +225,7 @@ def _finish(
     used.update(scheme.droppers)
     # Largest first; of equals, the same compartment together.
     order = sorted(used.elements(), key=lambda i: (-shot[i].mass_kg, i))
-    leader_only = base.float_piece.mount.endswith("sliding")
-    span = span_for(hooklength_join_m(base), base.setting_m, leader_only)
+    span = span_of(base)
     grains = [Grain(shot[i].mass_kg, shot[i].density_kg_m3) for i in order]
     rig = base.model_copy(update={"pattern": pattern.id})
     if grains:
@@ -235,11 +246,19 @@ def _finish(
                     position_m=position,
                 ),
             )
-    rig = set_stop(rig, stop_setting(rig).wanted_m)
-    settled = settle(rig)
     taken = [Taken(item=shot[i].item, label=shot[i].label, count=c) for i, c in sorted(used.items())]
     if scheme.heavy:
-        taken.insert(0, Taken(item=scheme.heavy.item, label=scheme.heavy.label, count=scheme.heavy.pieces))
+        taken.insert(0, _taken(scheme.heavy))
+    return _proposal(rig, pattern, taken, choice.proved)
+
+
+def _taken(heavy: HeavyPiece) -> Taken:
+    return Taken(item=heavy.item, label=heavy.label, count=heavy.pieces)
+
+
+def _proposal(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool) -> Proposal:
+    rig = set_stop(rig, stop_setting(rig).wanted_m)
+    settled = settle(rig)
     return Proposal(
         pattern=pattern.id,
         name=pattern.name,
@@ -249,7 +268,41 @@ def _finish(
         error_m=settled.tip_m - rig.aim.tip_m,
         pieces=sum(t.count for t in taken),
         taken=tuple(taken),
-        proved=choice.proved,
+        proved=proved,
+    )
+
+
+def _without_shot(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
+    """A rig whose float carries its own load, or is filled to suit; its lead is the nearest the box holds."""
+    layout = layout_of(rig)
+    if layout.fill:
+        # What the float carries is set by its filling afterwards: any float that is afloat will do to begin with.
+        bare = rig if wish.keep_heavy else strip_heavy(rig)
+        leads = [s for s in stock.leads if s.count >= 1 and s.shape != "olivette"]
+        if layout.heavy and not leads and not wish.keep_heavy:
+            raise _no_heavy(NONE)
+        wanted = rig.float_piece.spec.capacity_kg or WANTED_LEAD_KG
+        nearest = min(leads, key=lambda s: abs(s.mass_kg - wanted), default=None)
+        heavy = HeavyPiece(nearest, 1) if nearest and layout.heavy and not wish.keep_heavy else None
+        base = fill_float(with_heavy(bare, heavy) if heavy else bare)
+        return _proposal(base.model_copy(update={"pattern": NONE.id}), NONE, [_taken(heavy)] if heavy else [], True)
+    base = take_off(rig, is_free_shot).model_copy(update={"pattern": NONE.id})
+    if not wish.keep_heavy:
+        base = strip_heavy(base)
+    return _proposal(base, NONE, [], True)
+
+
+def _no_heavy(pattern: Pattern) -> Infeasible:
+    what = {STACK.id: "two or three round weights that fit", OLIVETTE.id: "an olivette that fits"}.get(
+        pattern.id, "a lead"
+    )
+    return Infeasible.one(
+        "no-heavy",
+        f"The box holds no {what.removeprefix('an ').removeprefix('a ')} for this float."
+        if what.startswith("a")
+        else f"The box does not hold {what} this float.",
+        f"Put {what} into the box, or take another float or pattern.",
+        ("stock",),
     )
 
 

@@ -13,6 +13,7 @@ from brookwind.core.floats.body import FloatBody, float_body
 from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n, sinking_load_n
 from brookwind.core.floats.standing import righting_stiffness_n_m
 from brookwind.core.rig.document import Rig
+from brookwind.core.rig.families import layout_of
 from brookwind.core.water.density import water_density_kg_m3
 
 _TOLERANCE_M = 1e-10
@@ -39,6 +40,8 @@ class Settled:
     hanging: Hanging
     body: FloatBody
     water_kg_m3: float
+    rod_n: float = 0.0
+    """What a tight line from the rod holds of it; negative: by so much it draws the float down. [N]"""
 
 
 def attachment_depth_m(body: FloatBody, immersion_m: float, stop_above_m: float = 0.0) -> float:
@@ -77,6 +80,9 @@ def settle(rig: Rig) -> Settled:
         return lay_out(hung, attachment_depth_m(body, z, hung.stop_above_m), depth)
 
     z = _balance(body, water, laid_at)
+    tight = _on_a_tight_line(rig, body, water, hung, laid_at, z)
+    if tight is not None:
+        return tight
     if z is None:
         length = body.length_m
         laid = laid_at(length)
@@ -102,6 +108,34 @@ def settle(rig: Rig) -> Settled:
         lean, tip = rest.lean_rad, rest.tip_m
         status = "stands" if rest.stands else "lies"
     return Settled(status, z, tip, lean, carried, touching, at, laid, hung, body, water)
+
+
+def _on_a_tight_line(
+    rig: Rig, body: FloatBody, water: float, hung: Hanging, laid_at: Callable[[float], Laid], z: float | None
+) -> Settled | None:
+    """The float at its wanted tip when the family has the angler hold the rest, or tighten down to it; else None.
+
+    A loaded-over float is held up by the excess. One whose shot lies on the bed is drawn down by what is missing, as
+    far as that shot stays where it is.
+    """
+    layout = layout_of(rig)
+    wanted = body.length_m - rig.aim.tip_m
+    if wanted <= 0.0 or not (layout.overload > 1.0 or layout.draws):
+        return None
+    laid, at_wish = laid_at(wanted), load_at_immersion_n(body, wanted, water)
+    if layout.overload > 1.0 and laid.pull_n > at_wish and (z is None or z > wanted):
+        waterline: float | None = wanted
+    elif layout.draws and laid.pull_n < at_wish:
+        lying = sum(i.weight_n for i in hung.items if i.component.id in laid.on_bed and i.weight_n > 0.0)
+        waterline = immersion_at_load_m(body, min(at_wish, laid.pull_n + lying), water) if lying else None
+    else:
+        waterline = None
+    if waterline is None or righting_stiffness_n_m(body, waterline, water) <= 0.0:
+        return None
+    laid, carried = laid_at(waterline), load_at_immersion_n(body, waterline, water)
+    at, tip = _attach(body, hung, waterline), body.length_m - waterline
+    held = laid.pull_n - carried
+    return Settled("stands", waterline, tip, 0.0, carried, 0.0, at, laid, hung, body, water, rod_n=held)
 
 
 def _lying(body: FloatBody, carried_n: float, water: float) -> Attitude:

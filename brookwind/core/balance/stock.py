@@ -32,12 +32,12 @@ class ShotStock(Frozen):
 
 
 class LeadStock(Frozen):
-    """A compartment of larger weights for running on the line."""
+    """A compartment of larger weights: leads that run on the line, olivettes that are fixed on it."""
 
     kind: Literal["lead"] = "lead"
     item: str = Field(min_length=1, max_length=60)
     label: str = Field(min_length=1, max_length=60)
-    shape: Literal["ball", "egg", "barrel", "bullet", "in-line"]
+    shape: Literal["ball", "egg", "barrel", "bullet", "in-line", "olivette"]
     mass_kg: PieceMass
     material: str = "lead"
     density_kg_m3: Density

@@ -16,6 +16,7 @@ from brookwind.core.floats.immersion import (
     tip_per_newton_m,
 )
 from brookwind.core.rig.document import Rig
+from brookwind.core.rig.families import layout_of
 
 
 @dataclass(frozen=True)
@@ -25,6 +26,8 @@ class Target:
     body: FloatBody
     water_kg_m3: float
     tip_m: float
+    overload: float = 1.0
+    """Load over what the tip asks; the rod holds the rest."""
 
     @property
     def immersion_m(self) -> float:
@@ -34,12 +37,12 @@ class Target:
     @property
     def pull_n(self) -> float:
         """Pull that shows the wanted tip. [N]"""
-        return load_at_immersion_n(self.body, self.immersion_m, self.water_kg_m3)
+        return self.overload * load_at_immersion_n(self.body, self.immersion_m, self.water_kg_m3)
 
     @property
     def tie_m(self) -> float:
         """Difference of tip that counts as none: `TIE_N` at the wanted tip. [m]"""
-        return TIE_N * tip_per_newton_m(self.body, self.immersion_m, self.water_kg_m3)
+        return TIE_N / self.overload * tip_per_newton_m(self.body, self.immersion_m, self.water_kg_m3)
 
     @property
     def hopeless_m(self) -> float:
@@ -51,6 +54,7 @@ class Target:
 
         pull_n: pull on the float. A float pulled under counts the tip, and the excess as if the tip went on. [N]
         """
+        pull_n = pull_n / self.overload
         immersion = immersion_at_load_m(self.body, pull_n, self.water_kg_m3)
         if immersion is not None:
             return abs(immersion - self.immersion_m)
@@ -75,4 +79,4 @@ def target_for(rig: Rig) -> Target:
             ("aim", "tip_m"),
             {"wanted": figures.tip(rig.aim.tip_m), "longest": figures.tip(tip)},
         )
-    return Target(settled.body, settled.water_kg_m3, rig.aim.tip_m)
+    return Target(settled.body, settled.water_kg_m3, rig.aim.tip_m, layout_of(rig).overload)

@@ -10,7 +10,7 @@ from brookwind.core.errors import OutOfRange
 from brookwind.core.figures import depth, length
 from brookwind.core.floats.body import FloatBody
 from brookwind.core.frozen import Frozen
-from brookwind.core.rig.components import Component
+from brookwind.core.rig.components import Component, LineSection
 from brookwind.core.rig.document import Aim, Rig, Water
 
 LEAST_SETTING_M = 0.03
@@ -182,17 +182,20 @@ def set_stop(rig: Rig, setting_m: float) -> Rig:
     """
     delta = setting_m - rig.setting_m
     riders = set(rides_with_float(rig))
-    ceiling = max(0.0, setting_m - 0.01)
+    held = [p for c in rig.components if c.id in riders and (p := getattr(c, "position_m", None)) is not None]
+    ceiling = max(0.0, min(held) + delta - 0.01)
     moved = tuple(_moved(c, delta, c.id in riders, ceiling) for c in rig.components)
     return rig.replace_components(moved)
 
 
 def _moved(c: Component, delta: float, rides: bool, ceiling: float) -> Component:
+    if rides and isinstance(c, LineSection):
+        return c.model_copy(update={"lower_m": c.lower_m + delta})
     position = getattr(c, "position_m", None)
     if position is None:
         return c
     if rides:
-        return c.model_copy(update={"position_m": position + delta})
+        return c.model_copy(update={"position_m": max(position + delta, ceiling)})
     return c.model_copy(update={"position_m": ceiling}) if position > ceiling else c
 
 
@@ -205,6 +208,9 @@ def rides_with_float(rig: Rig) -> tuple[str, ...]:
 
 
 def _rides(c: Component, setting_m: float) -> bool:
+    if isinstance(c, LineSection):
+        # The knot of a top shot stays above the float.
+        return c.lower_m > setting_m
     position = getattr(c, "position_m", None)
     if position is None:
         return False

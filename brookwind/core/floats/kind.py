@@ -49,6 +49,8 @@ class FloatType:
     """Ballast chamber over the whole volume."""
     feed_kg: float = 0.0
     """Feed that the frame holds at `at_kg`, damp, in air. [kg]"""
+    bore_m: float = 0.0012
+    """Hole or eye that the line runs through."""
     widest_m: float = 0.06
     """A body wider than this is a slip of the pen. [m]"""
     source: str = "default"

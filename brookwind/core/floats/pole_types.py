@@ -38,6 +38,7 @@ POLE_SLIDER = FloatType(
     mounts=("pole-sliding",), setting_from="top", shape=pear, stem="carbon", body="balsa", tip="hollow-tip",
     at_kg=0.002, stem_length_m=0.05, stem_diameter_m=0.0018, body_length_m=0.03, tip_length_m=0.03,
     tip_diameter_m=0.0025, paint_m=0.03, design_tip_m=0.015, usual_tip_m=0.008,
+    bore_m=0.0006,
 )  # fmt: skip
 
 POLE_TYPES = (BODY_UP, BODY_DOWN, SLIM, SHALLOW, POLE_SLIDER)

@@ -53,6 +53,8 @@ class FloatSpec(Frozen):
     body_diameter_m: Diameter | None = None
     tip_length_m: Length | None = None
     tip_diameter_m: Diameter | None = None
+    bore_m: float | None = Field(default=None, gt=0, le=0.02)
+    """Hole or eye that the line runs through; the type's usual when not given. [m]"""
     mark_m: Length | None = None
     """What stands out of the water at the float's own waterline mark; the type's usual when not given. [m]"""
     stem_material: str | None = None

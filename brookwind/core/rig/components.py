@@ -20,7 +20,7 @@ PieceMass = Annotated[float, Field(gt=0, le=0.5)]
 Density = Annotated[float, Field(gt=10, le=22600)]
 LineDiameter = Annotated[float, Field(ge=0.00003, le=0.003)]
 
-ShotRole = Literal["lock", "back", "bulk", "dropper", "strung", "lift", "cushion"]
+ShotRole = Literal["lock", "back", "bulk", "dropper", "strung", "lift", "cushion", "stack"]
 Mount = Literal[
     "bottom-end-fixed",
     "top-and-bottom-fixed",
@@ -56,6 +56,10 @@ class LineSection(Piece):
     diameter_m: LineDiameter
     density_kg_m3: Density
     strength_n: float | None = Field(default=None, gt=0, le=2000)
+    greased: bool = False
+    """Treated to float."""
+    knot: str | None = Field(default=None, max_length=40)
+    """Knot at its lower end; the usual one for what it is tied to when not given."""
     lower_m: Position
     """Where this section ends, towards the hook. [m]"""
 
@@ -65,6 +69,8 @@ class Stop(Piece):
 
     kind: Literal["stop"] = "stop"
     material: Literal["thread", "rubber"] = "thread"
+    diameter_m: float | None = Field(default=None, gt=0, le=0.02)
+    """Thickness of the knot or rubber; its material's usual when not given. [m]"""
     position_m: Position
 
 
@@ -73,6 +79,9 @@ class Bead(Piece):
 
     kind: Literal["bead"] = "bead"
     length_m: float = Field(gt=0, le=0.05)
+    """Length along the line; a round bead is as thick. [m]"""
+    hole_m: float | None = Field(default=None, gt=0, le=0.02)
+    """Its hole; the usual for its size when not given. [m]"""
     mass_kg: Mass
     density_kg_m3: Density
     position_m: Position | None = None
@@ -108,7 +117,7 @@ class Weight(Piece):
     """A larger weight. If it runs, its position is where it rests."""
 
     kind: Literal["weight"] = "weight"
-    shape: Literal["ball", "egg", "barrel", "bullet", "in-line", "olivette", "plummet"]
+    shape: Literal["ball", "egg", "barrel", "bullet", "in-line", "olivette", "jig", "plummet"]
     mass_kg: PieceMass
     material: str
     density_kg_m3: Density
@@ -132,6 +141,8 @@ class Hook(Piece):
     kind: Literal["hook"] = "hook"
     size: int = Field(ge=-10, le=30)
     """Printed size; -1 stands for 1/0, -2 for 2/0 and so on."""
+    pattern: str = Field(default="round", max_length=40)
+    barb: Literal["barbed", "micro", "barbless"] = "barbed"
     mass_kg: PieceMass
     density_kg_m3: Density
     position_m: Position = 0.0

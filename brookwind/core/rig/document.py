@@ -81,6 +81,12 @@ class Conditions(Frozen):
     """Longest time from landing to fishing. [s]"""
     rod_most_kg: float = Field(default=0.03, gt=0, le=0.5)
     """The most the rod casts. [kg]"""
+    tackle: Literal["rod", "pole", "whip"] = "rod"
+    rod_m: float = Field(default=3.9, ge=1, le=20)
+    """Length of rod, pole or whip. [m]"""
+    give_n: float | None = Field(default=None, gt=0, le=500)
+    """Pull at which the drag slips, or the most the elastic takes; a third of the weakest line when not given. [N]"""
+    wading: bool = False
     limits: Limits = Limits()
 
 
@@ -93,6 +99,8 @@ class Rig(Frozen):
     family: str = Field(min_length=1, max_length=40)
     species: str | None = Field(default=None, max_length=40)
     pattern: str = Field(default="none", max_length=40)
+    lash_m: float | None = Field(default=None, gt=0, le=20)
+    """Line between pole tip and float. [m]"""
     water: Water
     aim: Aim
     conditions: Conditions = Conditions()
@@ -121,7 +129,9 @@ class Rig(Frozen):
 
     @property
     def stop(self) -> Stop | None:
-        """The stop of a sliding float, nearest the float."""
+        """The stop of a sliding float, nearest the float; None for a fixed one."""
+        if self.float_piece.position_m is not None:
+            return None
         return next((c for c in reversed(self.components) if isinstance(c, Stop)), None)
 
     @property

@@ -1,243 +1,243 @@
-"""The rig families: how each is built, in threading order. One entry here is all a family needs."""
+"""The twenty rig families, and a new rig of one."""
 
 from __future__ import annotations
 
-from collections.abc import Callable, Mapping
 from dataclasses import dataclass
+from math import sqrt
 from types import MappingProxyType
-from typing import Any, TypeVar
 
-from brookwind.core.errors import NotUnderstood
-from brookwind.core.floats.kind import FloatType
+from brookwind.core import figures
+from brookwind.core.errors import OutOfRange
+from brookwind.core.floats.body import float_body
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.floats.types import FLOAT_TYPE
-from brookwind.core.rig.components import (
-    Bait,
-    Bead,
-    Component,
-    Float,
-    Hook,
-    LineSection,
-    Mount,
-    Sleeve,
-    Stop,
-    Swivel,
-)
-from brookwind.core.rig.document import Aim, Rig, Water
-from brookwind.core.rig.gear import BAIT_KIND, BRASS_KG_M3, HOOK_SIZE, STEEL_KG_M3
-from brookwind.core.rig.materials import BEAD_DENSITY_KG_M3, LINE_MATERIAL
-from brookwind.core.rig.species import SPECIES_BY_ID, Species
+from brookwind.core.gravity import submerged_weight_n
+from brookwind.core.rig import builds
+from brookwind.core.rig.baits import BaitKind
+from brookwind.core.rig.book import SHIPPED, Book, found, hook_size
+from brookwind.core.rig.components import Mount
+from brookwind.core.rig.document import Aim, Conditions, Rig, Water
+from brookwind.core.rig.families_fixed import FIXED
+from brookwind.core.rig.families_pole import POLES
+from brookwind.core.rig.families_sliding import SLIDING
+from brookwind.core.rig.family import LONGEST_M, Family, Layout, Tackle, Tie
+from brookwind.core.rig.fish import Lie, Species
+from brookwind.core.rig.habits import Habits
+from brookwind.core.rig.hooks import HookPattern, HookSize
+from brookwind.core.rig.lines import diameter_for_m
+from brookwind.core.rig.species import feeding
 
-
-@dataclass(frozen=True)
-class Family:
-    """A rig family. Lengths in m; defaults without a source, editable on the rig."""
-
-    id: str
-    name: str
-    says: str
-    mount: Mount
-    float_type: str
-    capacity_kg: float
-    pattern: str
-    species: str
-    build: Callable[[Family, FloatSpec, float, float, Species], tuple[Component, ...]]
-    main_line_m: float
-    hooklength_line_m: float
-    hooklength_m: float
-    source: str = "default"
-
-
-Parts = tuple[Component, ...]
-T = TypeVar("T")
-
-
-def _line(role: str, material: str, diameter: float, lower: float) -> LineSection:
-    return LineSection(
-        id=f"{role}-line" if role == "main" else role,
-        role=role,
-        material=material,
-        diameter_m=diameter,
-        density_kg_m3=LINE_MATERIAL[material].density_kg_m3,
-        lower_m=lower,
-        label=f"{diameter * 1000:.2f} mm {LINE_MATERIAL[material].name}",
-    )
-
-
-def _end(family: Family, species: Species) -> Parts:
-    hook, bait = HOOK_SIZE[species.hook_size], BAIT_KIND[species.bait]
-    return (
-        _line("hooklength", "nylon", family.hooklength_line_m, 0.0),
-        Hook(id="hook", label=f"hook {hook.label}", size=hook.size, mass_kg=hook.mass_kg, density_kg_m3=STEEL_KG_M3),
-        Bait(
-            id="bait",
-            label=bait.name,
-            hook="hook",
-            mass_kg=bait.mass_kg,
-            density_kg_m3=bait.density_kg_m3,
-            item=bait.id,
-        ),
-    )
-
-
-def _waggler(family: Family, spec: FloatSpec, setting: float, join: float, species: Species) -> Parts:
-    return (
-        _line("main", "nylon", family.main_line_m, join),
-        Float(id="float", label=spec.label, spec=spec, mount=family.mount, position_m=setting),
-        *_end(family, species),
-    )
-
-
-def _pole(family: Family, spec: FloatSpec, setting: float, join: float, species: Species) -> Parts:
-    return (
-        _line("main", "nylon", family.main_line_m, join),
-        Float(id="float", label=spec.label, spec=spec, mount=family.mount, position_m=setting),
-        Sleeve(id="silicone-1", label="silicone on the stem"),
-        Sleeve(id="silicone-2", label="silicone at the stem's foot"),
-        *_end(family, species),
-    )
-
-
-def _top_and_bottom(family: Family, spec: FloatSpec, setting: float, join: float, species: Species) -> Parts:
-    return (
-        _line("main", "nylon", family.main_line_m, join),
-        Sleeve(id="rubber-1", label="rubber at the tip"),
-        Float(id="float", label=spec.label, spec=spec, mount=family.mount, position_m=setting),
-        Sleeve(id="rubber-2", label="rubber at the base"),
-        *_end(family, species),
-    )
-
-
-def _in_line_slider(family: Family, spec: FloatSpec, setting: float, join: float, species: Species) -> Parts:
-    bead: dict[str, Any] = {"mass_kg": 0.00006, "density_kg_m3": BEAD_DENSITY_KG_M3}
-    return (
-        _line("main", "nylon", family.main_line_m, join),
-        Stop(id="stop", label="stop knot", position_m=setting),
-        Bead(id="stop-bead", label="stop bead", length_m=0.005, **bead),
-        Float(id="float", label=spec.label, spec=spec, mount=family.mount),
-        Bead(id="cushion", label="cushion bead", length_m=0.006, **bead),
-        Swivel(id="swivel", label="swivel", mass_kg=0.0004, density_kg_m3=BRASS_KG_M3, position_m=join),
-        *_end(family, species),
-    )
-
-
-WAGGLER = Family(
-    id="waggler",
-    name="waggler, fixed at the bottom",
-    says="Line through the float's bottom, locking shot either side, small shot down the line.",
-    mount="bottom-end-fixed",
-    float_type="straight-waggler",
-    capacity_kg=0.0012,
-    pattern="strung",
-    species="rudd",
-    build=_waggler,
-    main_line_m=0.00016,
-    hooklength_line_m=0.0001,
-    hooklength_m=0.3,
-)
-POLE = Family(
-    id="pole-fixed",
-    name="pole float, fixed",
-    says="Float held by its eye and silicones, fine bristle, lash to the pole above.",
-    mount="pole-fixed",
-    float_type="pole-body-up",
-    capacity_kg=0.0005,
-    pattern="bulk-and-droppers",
-    species="bream",
-    build=_pole,
-    main_line_m=0.00013,
-    hooklength_line_m=0.00009,
-    hooklength_m=0.15,
-)
-TOP_AND_BOTTOM = Family(
-    id="top-and-bottom",
-    name="stick, Avon or balsa, top and bottom",
-    says="Rubbers at tip and base, for running water; it can be held back without leaning.",
-    mount="top-and-bottom-fixed",
-    float_type="avon",
-    capacity_kg=0.0032,
-    pattern="bulk-and-droppers",
-    species="grayling",
-    build=_top_and_bottom,
-    main_line_m=0.00015,
-    hooklength_line_m=0.0001,
-    hooklength_m=0.15,
-)
-IN_LINE_SLIDER = Family(
-    id="in-line-slider",
-    name="in-line slider with running lead",
-    says="Stop, bead, float on the line, lead running to a swivel, leader below.",
-    mount="in-line-sliding",
-    float_type="cigar-slider",
-    capacity_kg=0.015,
-    pattern="bulk",
-    species="bream",
-    build=_in_line_slider,
-    main_line_m=0.00025,
-    hooklength_line_m=0.0002,
-    hooklength_m=0.8,
-)
-
-FAMILIES = (WAGGLER, TOP_AND_BOTTOM, POLE, IN_LINE_SLIDER)
+FAMILIES = tuple(sorted((*FIXED, *POLES, *SLIDING), key=lambda f: f.number))
 FAMILY = MappingProxyType({f.id: f for f in FAMILIES})
 
+USUAL_ROD_M: dict[Tackle, float] = {"rod": 3.9, "pole": 11.0, "whip": 5.0}
+"""Editable defaults. [m]"""
+MAIN_STRONGER = 1.4
+"""The main line bears this many times the hooklength's load. Editable default."""
+LONG_LEADER = 1.6
+"""A long leader is this many times the usual one. Editable default."""
+LAID_ON_M = 0.04
+"""A lift rig is set this much over-depth beyond its shot. [m] Editable default."""
+TACKLE_SHARE = 0.4
+"""Hook, bait and swivel take at most this share of a new float's capacity. Editable default."""
 
-def new_rig(
-    family_id: str,
-    water: Water,
-    rig_id: str,
-    name: str,
-    species_id: str | None = None,
-    spec: FloatSpec | None = None,
-) -> Rig:
-    """A rig of a family, tied for a water, without weights yet.
+_BY_MOUNT: dict[Mount, Layout] = {
+    "bottom-end-fixed": Layout(heavy="lock"),
+    "in-line-sliding": Layout(heavy="lead", shot_on="leader"),
+    "bottom-end-sliding": Layout(heavy="stack"),
+    "pole-sliding": Layout(shot_on="above-leader"),
+}
+
+
+def layout_of(rig: Rig) -> Layout:
+    """How the weights of a rig are arranged: as its family says, else as its float is held.
+
+    rig: the rig; its family may be one that Brookwind does not know.
+    """
+    family = FAMILY.get(rig.family)
+    if family is not None and family.mount == rig.float_piece.mount:
+        return family.layout
+    return _BY_MOUNT.get(rig.float_piece.mount, Layout())
+
+
+USUAL_HABITS = Habits()
+
+
+@dataclass(frozen=True, kw_only=True)
+class Start:
+    """What a new rig starts from. What is None is the family's or the fish's usual."""
+
+    species: str | None = None
+    bait: str | None = None
+    hook: int | None = None
+    hook_pattern: str = "round"
+    spec: FloatSpec | None = None
+    aim: Aim | None = None
+    conditions: Conditions | None = None
+    habits: Habits = USUAL_HABITS
+    book: Book = SHIPPED
+
+
+def new_rig(family_id: str, water: Water, rig_id: str, name: str, start: Start | None = None) -> Rig:
+    """A rig of a family, tied for a water, without the weights that are chosen with its load.
 
     family_id: one of `FAMILIES`.
     water: the water; lengths shrink in shallow water.
     rig_id: id of the new rig.
     name: name of the new rig.
-    species_id: the fish, the family's usual one when not given.
-    spec: the float, the family's usual one when not given.
-    Raises: NotUnderstood for an unknown family or species, listing the choices.
+    start: fish, bait, float and habits, where they are not the usual ones.
+    Raises: NotUnderstood for an unknown family, fish or bait, listing the choices; OutOfRange when the family cannot
+    be fished in this depth.
     """
-    family = _found(FAMILY, family_id, "family")
-    species = _found(SPECIES_BY_ID, species_id or family.species, "species")
-    float_spec = spec or FloatSpec(
-        type=family.float_type, capacity_kg=family.capacity_kg, label=f"{family.capacity_kg * 1000:g} g"
-    )
-    kind: FloatType = _found(FLOAT_TYPE, float_spec.type, "float type")
-    aim = usual_aim(species, water.depth_m, kind.usual_tip_m)
+    start = start or Start()
+    family = found(FAMILY, family_id, "family", "family")
+    species = start.book.fish(start.species or family.species)
+    conditions = start.conditions or usual_conditions(family)
+    check_depth(family, water.depth_m, conditions)
+    bait = start.book.bait(start.bait or family.bait or species.bait)
+    hook, pattern = hook_size(start.hook or _hook_for(species, bait)), start.book.pattern(start.hook_pattern)
+    leader_m = diameter_for_m(sqrt(species.line_n[0] * species.line_n[1]), "nylon")
+    spec = start.spec or _float_for(family, water.depth_m, hook, pattern, bait)
+    aim = start.aim or family_aim(family, species, water, spec, start.habits)
     reach = aim.bait_m if aim.bait_from == "surface" else water.depth_m
-    join = min(family.hooklength_m, 0.3 * reach)
+    setting = max(reach, 0.08)
+    tie = Tie(
+        family=family, spec=spec, setting_m=setting, join_m=leader_length_m(family, start.habits, reach),
+        hook=hook, pattern=pattern, bait=bait, leader_m=leader_m, habits=start.habits,
+        main_m=max(family.main_line_m, _main_for(leader_m, start.habits.main)),
+    )  # fmt: skip
+    wanted = start.habits.weights
     return Rig(
         id=rig_id,
         name=name,
         family=family.id,
         species=species.id,
-        pattern=family.pattern,
+        pattern=wanted if wanted in family.patterns else family.patterns[0],
+        lash_m=family.lash_m[start.habits.lash == "long"] if family.lash_m else None,
         water=water,
         aim=aim,
-        components=family.build(family, float_spec, max(reach, join + 0.05), join, species),
+        conditions=conditions,
+        components=family.build(tie),
     )
 
 
-def usual_aim(species: Species, depth_m: float, tip_m: float) -> Aim:
-    """Where a fish is usually sought, brought into the depth there is.
+def leader_length_m(family: Family, habits: Habits, reach_m: float) -> float:
+    """Length of the hooklength or leader: the family's, longer by habit, shorter where the bait hangs shallow. [m]
 
+    family: the family.
+    habits: how the angler ties.
+    reach_m: how deep the bait reaches. [m]
+    """
+    usual = family.hooklength_m * (LONG_LEADER if habits.leader == "long" else 1.0)
+    return round(min(usual, 0.3 * reach_m), 3)
+
+
+def usual_conditions(family: Family) -> Conditions:
+    """What a family is usually fished with and how far.
+
+    family: the family.
+    """
+    low, high = family.distance_m
+    tackle = family.tackle[0]
+    return Conditions(
+        distance_m=min(high, max(low, 12.0 if tackle == "rod" else 6.0)),
+        tackle=tackle,
+        rod_m=USUAL_ROD_M[tackle],
+        rod_most_kg=0.25 if family.capacity_kg > 0.05 else 0.03,
+        dragging=family.dragging,
+    )
+
+
+def check_depth(family: Family, depth_m: float, conditions: Conditions) -> None:
+    """Refuse water that a family cannot be fished in.
+
+    family: the family.
+    depth_m: of the water. [m]
+    conditions: the rod or pole.
+    Raises: OutOfRange with the depths it suits.
+    """
+    least, most = family.depth_m
+    longest = LONGEST_M[conditions.tackle]
+    if conditions.rod_m > longest:
+        raise OutOfRange.one(
+            "rod-too-long",
+            f"A {conditions.tackle} of {{rod}} is entered.",
+            f"A {conditions.tackle} is at most {{longest}} long; enter its real length, or choose a pole.",
+            ("conditions", "rod_m"),
+            {"rod": figures.depth(conditions.rod_m), "longest": figures.depth(longest)},
+        )
+    if depth_m < least or depth_m > most:
+        raise OutOfRange.one(
+            "family-depth",
+            f"A {family.name} cannot be fished in {{depth}} of water.",
+            "It is for {least} to {most}."
+            + (" Take a fixed float." if family.slides and depth_m < least else "")
+            + (" Take a sliding float." if not family.slides and depth_m > most else ""),
+            ("water", "depth_m"),
+            {"depth": figures.depth(depth_m), "least": figures.depth(least), "most": figures.depth(most)},
+        )
+
+
+def _hook_for(species: Species, bait: BaitKind) -> int:
+    """The fish's usual hook, brought into what the bait suits. Larger hooks have smaller numbers."""
+    small, large = bait.hooks
+    return min(small, max(large, species.hook_size))
+
+
+def _main_for(leader_m: float, material: str) -> float:
+    nylon = MAIN_STRONGER**0.5 * leader_m
+    return diameter_for_m(0.95e9 * 0.7853981634 * nylon**2, material)
+
+
+def _float_for(family: Family, depth_m: float, hook: HookSize, pattern: HookPattern, bait: BaitKind) -> FloatSpec:
+    grows = min(2.5, max(0.5, sqrt(depth_m / family.at_depth_m)))
+    capacity = family.capacity_kg * (1.0 if family.layout.fill == "ballast" else grows)
+    fresh = 1000.0
+    pull = submerged_weight_n(hook.mass_kg * pattern.mass, 7850.0, fresh)
+    pull += max(0.0, submerged_weight_n(bait.mass_kg, bait.density_kg_m3, fresh))
+    as_lead = pull / submerged_weight_n(1.0, 11340.0, fresh)
+    own = builds.SWIVEL_KG + builds.JIG_KG if family.id == "slider-and-jig" else 0.0
+    if "none" not in family.patterns:
+        capacity = max(capacity, (as_lead + own) / TACKLE_SHARE)
+    capacity = float(f"{capacity:.2g}")
+    return FloatSpec(type=family.float_type, capacity_kg=capacity, label=f"{capacity * 1000:g} g")
+
+
+def family_aim(family: Family, species: Species, water: Water, spec: FloatSpec, habits: Habits) -> Aim:
+    """Where the bait of a family hangs for a fish in a water, and the tip it shows.
+
+    family: the family; it may lay its weight on the bed, or fish shallow only.
     species: the fish.
+    water: depth and temperature.
+    spec: the float, which has its usual tip.
+    habits: they shape the leader that is laid.
+    """
+    kind = found(FLOAT_TYPE, spec.type, "float type", "type")
+    lie = feeding(species, water.temperature_c).lie
+    aim = usual_aim(lie, water.depth_m, min(kind.usual_tip_m, 0.8 * float_body(spec).longest_tip_m))
+    leader = leader_length_m(family, habits, water.depth_m)
+    if family.laid == "lead":
+        return aim.model_copy(update={"bait_from": "bed", "bait_m": -(leader - builds.WEAK_LINK_M)})
+    if family.laid == "weight":
+        return aim.model_copy(update={"bait_from": "bed", "bait_m": -(min(builds.LIFT_SHOT_M, leader / 2) + LAID_ON_M)})
+    if family.deepest_m is not None:
+        hangs = aim.bait_m if aim.bait_from == "surface" else water.depth_m - aim.bait_m
+        deepest = min(hangs, family.deepest_m, 0.7 * water.depth_m)
+        return aim.model_copy(update={"bait_from": "surface", "bait_m": round(deepest, 2)})
+    return aim
+
+
+def usual_aim(lie: Lie, depth_m: float, tip_m: float) -> Aim:
+    """Where a fish is sought, brought into the depth there is.
+
+    lie: where the bait should hang.
     depth_m: depth of the water. [m]
     tip_m: tip wanted. [m]
     Source: the species' editable defaults; shallower than they suppose, the upper 70 % or the lower tenth.
     """
-    bait_m = species.bait_m
-    if species.bait_from == "surface":
+    bait_m = lie.bait_m
+    if lie.bait_from == "surface":
         bait_m = min(bait_m, 0.7 * depth_m)
     elif bait_m >= 0.5 * depth_m:
         bait_m = 0.1 * depth_m
-    return Aim(tip_m=tip_m, bait_from=species.bait_from, bait_m=bait_m)
-
-
-def _found(table: Mapping[str, T], key: str, what: str) -> T:
-    if key not in table:
-        raise NotUnderstood.one(what, f"There is no {what} {key!r}.", f"Use one of {', '.join(table)}.", (what,))
-    return table[key]
+    return Aim(tip_m=tip_m, bait_from=lie.bait_from, bait_m=bait_m)

@@ -20,9 +20,13 @@ class Material(Sourced):
 
 
 class LineMaterial(Material):
-    """A line material; `colour` is not kept, how it lies on water is."""
+    """A line material: how it lies on water, how strong a strand is, how light bends in it."""
 
     lies: str
+    strength_pa: float
+    """Breaking load over cross-section of a fresh, dry, unknotted line. [Pa] Editable default."""
+    refracts: float
+    """Refractive index."""
 
 
 WEIGHT_MATERIALS = (
@@ -36,9 +40,33 @@ WEIGHT_MATERIALS = (
 )
 
 LINE_MATERIALS = (
-    LineMaterial(id="nylon", name="nylon", density_kg_m3=1140.0, lies="sinks slowly", source=_POLYMER),
-    LineMaterial(id="fluorocarbon", name="fluorocarbon", density_kg_m3=1780.0, lies="sinks", source=_POLYMER),
-    LineMaterial(id="braid", name="PE braid", density_kg_m3=970.0, lies="floats", source=_POLYMER),
+    LineMaterial(
+        id="nylon",
+        name="nylon",
+        density_kg_m3=1140.0,
+        lies="sinks slowly",
+        strength_pa=0.95e9,
+        refracts=1.53,
+        source=_POLYMER,
+    ),
+    LineMaterial(
+        id="fluorocarbon",
+        name="fluorocarbon",
+        density_kg_m3=1780.0,
+        lies="sinks",
+        strength_pa=0.80e9,
+        refracts=1.42,
+        source=_POLYMER,
+    ),
+    LineMaterial(
+        id="braid",
+        name="PE braid",
+        density_kg_m3=970.0,
+        lies="floats",
+        strength_pa=2.2e9,
+        refracts=1.54,
+        source=_POLYMER,
+    ),
 )
 
 _WOOD = "USDA Forest Products Laboratory, Wood Handbook, 2010, chapter 4"
@@ -66,6 +94,10 @@ FLOAT_MATERIALS = (
 
 BEAD_DENSITY_KG_M3 = 1050.0
 """Polystyrene. [kg/m3] Source: Polymer Handbook."""
+STEEL_KG_M3 = 7850.0
+"""Hook and swivel wire. [kg/m3] Source: CRC Handbook of Chemistry and Physics."""
+BRASS_KG_M3 = 8500.0
+"""Swivel barrels. [kg/m3] Source: CRC Handbook of Chemistry and Physics."""
 
 WEIGHT_MATERIAL = MappingProxyType({m.id: m for m in WEIGHT_MATERIALS})
 FLOAT_MATERIAL = MappingProxyType({m.id: m for m in FLOAT_MATERIALS})

@@ -79,4 +79,4 @@ def is_free_shot(c: Component) -> bool:
 
     c: a component.
     """
-    return isinstance(c, Shot) and c.role not in {"lock", "back", "lift"}
+    return isinstance(c, Shot) and c.role not in {"lock", "back", "lift", "stack"}

@@ -1,0 +1,1 @@
+"""What to fish with: families that suit, schools, place rules, cautions."""

@@ -1,0 +1,1 @@
+"""Line, leader, hook and what runs through what: whether the tackle matches."""
