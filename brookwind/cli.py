@@ -18,6 +18,7 @@ from pydantic import ValidationError
 
 from brookwind import __version__
 from brookwind.cli_common import AsJson, RigFile, box_from, bytes_from, fail, json_from, rig_from
+from brookwind.cli_family import family_command
 from brookwind.cli_floats import float_command, window_command
 from brookwind.cli_tables import print_evaluation, print_proposal
 from brookwind.core.balance.propose import Wish, balance_rig
@@ -25,12 +26,14 @@ from brookwind.core.balance.stock import stock_of
 from brookwind.core.errors import BrookwindError, NotUnderstood
 from brookwind.core.evaluate import evaluate
 from brookwind.core.rig.document import Rig, read_rig
+from brookwind.core.rig.families import FAMILY
 from brookwind.core.rig.refusals import from_validation
 
 app = typer.Typer(help="Float rigs balanced from what is in the box.", no_args_is_help=True, add_completion=False)
 
 app.command("float")(float_command)
 app.command("window")(window_command)
+app.command("family")(family_command)
 
 
 @app.command("evaluate")
@@ -53,7 +56,7 @@ def evaluate_command(rig_file: RigFile, as_json: AsJson = False) -> None:
 def balance_command(
     rig_file: RigFile,
     box: Annotated[str | None, typer.Option(help="Box as JSON; the kept box when left out.")] = None,
-    pattern: Annotated[str | None, typer.Option(help="bulk, bulk-and-droppers or strung.")] = None,
+    pattern: Annotated[str | None, typer.Option(help="A pattern of its family, such as bulk or strung.")] = None,
     tip_mm: Annotated[float | None, typer.Option(help="Tip wanted, in millimetres.")] = None,
     material: Annotated[str | None, typer.Option(help="Metal of the shot, such as lead or tin.")] = None,
     as_json: AsJson = False,
@@ -76,7 +79,10 @@ def balance_command(
 
 
 def _usual(rig: Rig) -> str:
-    return rig.pattern if rig.pattern != "none" else "bulk"
+    family = FAMILY.get(rig.family)
+    if rig.pattern != "none" or (family is not None and "none" in family.patterns):
+        return rig.pattern
+    return "bulk"
 
 
 @app.command("schema")

@@ -13,7 +13,7 @@ from starlette.exceptions import HTTPException
 
 from brookwind.core.errors import BrookwindError, Problem
 from brookwind.core.rig.refusals import from_validation
-from brookwind.store.repositories import NotKept, Stale, Taken
+from brookwind.store.repository import NotKept, Stale, Taken
 
 MEDIA = "application/problem+json"
 

@@ -6,13 +6,17 @@ from brookwind.core.balance.patterns import PATTERNS
 from brookwind.core.floats.types import FLOAT_TYPES
 from brookwind.core.frozen import Frozen, Sourced
 from brookwind.core.rig.baits import BAIT_KINDS, BaitKind
+from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.components import Mount
 from brookwind.core.rig.families import FAMILIES
+from brookwind.core.rig.family import Tackle
 from brookwind.core.rig.fish import Species
-from brookwind.core.rig.hooks import HOOK_SIZES
+from brookwind.core.rig.hooks import HOOK_PATTERNS, HOOK_SIZES, HookPattern
+from brookwind.core.rig.lines import DIAMETERS_MM
 from brookwind.core.rig.materials import FLOAT_MATERIALS, LINE_MATERIALS, WEIGHT_MATERIALS, LineMaterial, Material
 from brookwind.core.rig.shot_series import MODERN, ShotSize
 from brookwind.core.rig.species import SPECIES
+from brookwind.core.tackle.knots import KNOTS, Knot
 from brookwind.core.water.stations import STATIONS
 from brookwind.core.water.tide import Station
 
@@ -28,9 +32,14 @@ class Choice(Sourced):
 class FamilyChoice(Choice):
     """A rig family."""
 
+    number: int
+    special: str
     mount: Mount
-    pattern: str
+    patterns: tuple[str, ...]
+    """Patterns it can be shotted in, the usual one first."""
     species: str
+    tackle: tuple[Tackle, ...]
+    slides: bool
 
 
 class FloatTypeChoice(Choice):
@@ -66,7 +75,11 @@ class Catalogue(Frozen):
     species: tuple[Species, ...]
     baits: tuple[BaitKind, ...]
     hooks: tuple[HookChoice, ...]
+    hook_patterns: tuple[HookPattern, ...]
     lines: tuple[LineMaterial, ...]
+    diameters_m: tuple[float, ...]
+    """Diameters line is sold in."""
+    knots: tuple[Knot, ...]
     weights: tuple[Material, ...]
     float_materials: tuple[Material, ...]
     shot: tuple[ShotSize, ...]
@@ -77,7 +90,17 @@ class Catalogue(Frozen):
 CATALOGUE = Catalogue(
     families=tuple(
         FamilyChoice(
-            id=f.id, name=f.name, says=f.says, mount=f.mount, pattern=f.patterns[0], species=f.species, source=f.source
+            id=f.id,
+            number=f.number,
+            name=f.name,
+            says=f.says,
+            special=f.special,
+            mount=f.mount,
+            patterns=f.patterns,
+            species=f.species,
+            tackle=f.tackle,
+            slides=f.slides,
+            source=f.source,
         )
         for f in FAMILIES
     ),
@@ -102,9 +125,29 @@ CATALOGUE = Catalogue(
     species=SPECIES,
     baits=BAIT_KINDS,
     hooks=tuple(HookChoice(size=h.size, label=h.label, mass_kg=h.mass_kg, source=h.source) for h in HOOK_SIZES),
+    hook_patterns=HOOK_PATTERNS,
     lines=LINE_MATERIALS,
+    diameters_m=tuple(round(mm * 1e-3, 6) for mm in DIAMETERS_MM),
+    knots=KNOTS,
     weights=WEIGHT_MATERIALS,
     float_materials=FLOAT_MATERIALS,
     shot=MODERN,
     stations=STATIONS,
 )
+
+
+def catalogue(book: Book = SHIPPED) -> Catalogue:
+    """Everything to pick from, with the angler's own fish, baits and hook patterns.
+
+    book: fish, baits and hooks.
+    """
+    if book is SHIPPED:
+        return CATALOGUE
+    by_name = sorted(book.species.values(), key=lambda s: s.name.lower())
+    return CATALOGUE.model_copy(
+        update={
+            "species": tuple(by_name),
+            "baits": tuple(book.baits.values()),
+            "hook_patterns": tuple(book.patterns.values()),
+        }
+    )

@@ -21,7 +21,7 @@ from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig
-from brookwind.core.rig.families import FAMILY
+from brookwind.core.rig.families import FAMILY, hangs_at_m
 from brookwind.core.tackle.checks import TACKLE_FINDERS
 
 TIP_TOLERANCE_M = 0.002
@@ -255,7 +255,8 @@ def find_family_depth(case: Case) -> Finding | None:
     case: the rig at rest.
     """
     family, depth_m = FAMILY.get(case.rig.family), case.rig.water.depth_m
-    if family is None or family.depth_m[0] <= depth_m <= family.depth_m[1]:
+    hangs_m = hangs_at_m(case.rig.aim, depth_m)
+    if family is None or (family.depth_m[0] <= depth_m and hangs_m <= family.depth_m[1]):
         return None
     return Finding(
         id="family-depth",
@@ -264,7 +265,7 @@ def find_family_depth(case: Case) -> Finding | None:
         says=f"{{depth}} of water is not for a {family.name}: that is for {{least}} to {{most}}.",
         remedy="Choose another family.",
         figures={
-            "depth": depth(depth_m),
+            "depth": depth(min(depth_m, hangs_m)),
             "least": depth(family.depth_m[0]),
             "most": depth(family.depth_m[1]),
         },

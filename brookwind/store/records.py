@@ -3,14 +3,19 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Generic, TypeVar
+from typing import Generic, Literal, TypeVar
 
 from pydantic import BaseModel, ConfigDict, Field
 
+from brookwind.core.advice.place_rules import PlaceRules
+from brookwind.core.advice.purpose import SchoolChoices
 from brookwind.core.balance.stock import BoxItem
 from brookwind.core.frozen import Frozen
+from brookwind.core.rig.baits import BaitKind
 from brookwind.core.rig.components import PieceId
 from brookwind.core.rig.document import Rig
+from brookwind.core.rig.fish import Species
+from brookwind.core.rig.hooks import HookPattern
 from brookwind.core.water.survey import Survey
 
 
@@ -35,7 +40,16 @@ class SwimFields(Frozen):
     notes: str = Field(default="", max_length=4000)
 
 
-FieldsT = TypeVar("FieldsT", WaterFields, SwimFields, BoxItem, Rig, Survey)
+class Schools(Frozen):
+    """The angler's choices between schools."""
+
+    id: Literal["schools"] = "schools"
+    choices: SchoolChoices = Field(default_factory=dict, max_length=40)
+
+
+FieldsT = TypeVar(
+    "FieldsT", WaterFields, SwimFields, BoxItem, Rig, Survey, PlaceRules, Species, BaitKind, HookPattern, Schools
+)
 
 
 class Kept(BaseModel, Generic[FieldsT]):

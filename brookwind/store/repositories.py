@@ -1,124 +1,23 @@
-"""Reading and writing records, with refusal of stale writes."""
+"""The records there are: waters, swims, surveys, rules, box, rigs."""
 
 from __future__ import annotations
 
 from datetime import timedelta
-from typing import Any, Generic
+from typing import Any
 
-from pydantic import TypeAdapter
-from sqlalchemy import update
 from sqlmodel import Session, col, select
 
+from brookwind.core.advice.place_rules import PlaceRules
 from brookwind.core.balance.stock import BoxItem, FloatStock, Stock, stock_of
-from brookwind.core.errors import BrookwindError
 from brookwind.core.rig.document import Rig
 from brookwind.core.water.survey import Survey
-from brookwind.store.records import FieldsT, Kept, Revision, RigSummary, SwimFields, WaterFields
-from brookwind.store.tables import BoxItemRow, RigRevisionRow, RigRow, SurveyRow, SwimRow, WaterRow, now
-
-Row = WaterRow | SwimRow | BoxItemRow | RigRow | SurveyRow
+from brookwind.store.records import Kept, Revision, RigSummary, SwimFields, WaterFields
+from brookwind.store.repository import NotKept, Repository
+from brookwind.store.tables import BoxItemRow, PlaceRulesRow, RigRevisionRow, RigRow, SurveyRow, SwimRow, WaterRow, now
 
 _GATHER = timedelta(minutes=2)
 """Saves closer together than this share one revision, so that a drag does not fill the list."""
 _KEEP_REVISIONS = 100
-
-
-class NotKept(BrookwindError):
-    """There is no such record."""
-
-
-class Stale(BrookwindError):
-    """The record was changed since it was read."""
-
-
-class Taken(BrookwindError):
-    """A record with that id is there already."""
-
-
-class Repository(Generic[FieldsT]):
-    """Records of one kind."""
-
-    def __init__(self, session: Session, row: type[Any], model: Any, name: str, key: str = "id") -> None:
-        """Bind to a session.
-
-        session: the unit of work.
-        row: table class.
-        model: what its `fields` hold.
-        name: what a person calls such a record.
-        key: field of the model that is the row's id.
-        """
-        self.session, self.row, self.name, self.key = session, row, name, key
-        self.adapter: TypeAdapter[FieldsT] = TypeAdapter(model)
-
-    def all(self) -> list[Kept[FieldsT]]:
-        """Every record, oldest id first."""
-        return [self._kept(r) for r in self.session.exec(select(self.row).order_by(self.row.id)).all()]
-
-    def get(self, key: str) -> Kept[FieldsT]:
-        """One record. Raises: NotKept."""
-        return self._kept(self._row(key))
-
-    def create(self, fields: FieldsT) -> Kept[FieldsT]:
-        """Keep a new record. Raises: Taken when the id is in use; NotKept when it belongs to nothing."""
-        key = getattr(fields, self.key)
-        if self.session.get(self.row, key) is not None:
-            raise Taken.one("id-taken", f"There is already a {self.name} {key!r}.", "Choose another id.", (self.key,))
-        self._check_belongs(fields)
-        row = self.row(id=key, fields=self._dump(fields), **self._columns(fields))
-        self.session.add(row)
-        self.session.flush()
-        return self._kept(row)
-
-    def replace(self, key: str, version: int, fields: FieldsT) -> Kept[FieldsT]:
-        """Write a record if it is still at the version read. Raises: Stale, NotKept."""
-        if getattr(fields, self.key) != key:
-            raise BrookwindError.one(
-                "id-differs", f"The {self.name} sent is not {key!r}.", "Send it under its own id.", ("fields", self.key)
-            )
-        self._check_belongs(fields)
-        changed = self.session.execute(
-            update(self.row)
-            .where(col(self.row.id) == key, col(self.row.version) == version)
-            .values(version=version + 1, fields=self._dump(fields), updated_at=now(), **self._columns(fields))
-        )
-        if changed.rowcount == 0:  # type: ignore[attr-defined]
-            raise self._stale(self._row(key), version)
-        self.session.expire_all()
-        return self.get(key)
-
-    def delete(self, key: str, version: int) -> None:
-        """Remove a record if it is still at the version read. Raises: Stale, NotKept."""
-        row = self._row(key)
-        if row.version != version:
-            raise self._stale(row, version)
-        self.session.delete(row)
-        self.session.flush()
-
-    def _stale(self, row: Row, version: int) -> Stale:
-        return Stale.one(
-            "stale",
-            f"This {self.name} was saved elsewhere since you opened it (version {row.version}, yours is {version}).",
-            "Nothing was overwritten. Load the other version, or keep yours as a copy.",
-            ("version",),
-        )
-
-    def _row(self, key: str) -> Any:
-        row = self.session.get(self.row, key)
-        if row is None:
-            raise NotKept.one("not-kept", f"There is no {self.name} {key!r}.", "It may have been deleted.")
-        return row
-
-    def _kept(self, row: Any) -> Kept[FieldsT]:
-        return Kept(version=row.version, updated_at=row.updated_at, fields=self.adapter.validate_python(row.fields))
-
-    def _dump(self, fields: FieldsT) -> Any:
-        return self.adapter.dump_python(fields, mode="json")
-
-    def _columns(self, fields: Any) -> dict[str, Any]:
-        return {}
-
-    def _check_belongs(self, fields: Any) -> None:
-        return None
 
 
 class Waters(Repository[WaterFields]):
@@ -169,6 +68,39 @@ class Surveys(Repository[Survey]):
     def _check_belongs(self, fields: Survey) -> None:
         if self.session.get(SwimRow, fields.swim_id) is None:
             raise NotKept.one("no-swim", f"There is no swim {fields.swim_id!r}.", "Enter the swim first.", ("swim_id",))
+
+
+class PlaceRulesOf(Repository[PlaceRules]):
+    """The rules of each water. A water whose board nobody entered has none, at version 0."""
+
+    def __init__(self, session: Session) -> None:
+        """Bind to a session."""
+        super().__init__(session, PlaceRulesRow, PlaceRules, "set of rules", key="water_id")
+
+    def of(self, water_id: str) -> Kept[PlaceRules]:
+        """The rules of a water, empty when there are none. Raises: NotKept when there is no such water."""
+        if self.session.get(PlaceRulesRow, water_id) is not None:
+            return self.get(water_id)
+        self._check_belongs(PlaceRules(water_id=water_id))
+        return Kept(version=0, updated_at=now(), fields=PlaceRules(water_id=water_id))
+
+    def keep(self, water_id: str, version: int, fields: PlaceRules) -> Kept[PlaceRules]:
+        """Write rules; version 0 are the empty ones. Raises: Stale, NotKept."""
+        if version == 0 and self.session.get(PlaceRulesRow, water_id) is None and fields.water_id == water_id:
+            return self.create(fields)
+        return self.replace(water_id, version, fields)
+
+    def at_swim(self, swim_id: str | None) -> PlaceRules | None:
+        """The rules that hold at a swim; None when there are none or the swim is not kept."""
+        swim = self.session.get(SwimRow, swim_id) if swim_id else None
+        row = self.session.get(PlaceRulesRow, swim.water_id) if swim else None
+        return PlaceRules.model_validate(row.fields) if row else None
+
+    def _check_belongs(self, fields: PlaceRules) -> None:
+        if self.session.get(WaterRow, fields.water_id) is None:
+            raise NotKept.one(
+                "no-water", f"There is no water {fields.water_id!r}.", "Enter the water first.", ("water_id",)
+            )
 
 
 class Box(Repository[BoxItem]):

@@ -52,6 +52,61 @@ class SurveyRow(SQLModel, table=True):
     updated_at: datetime = Field(default_factory=now)
 
 
+class PlaceRulesRow(SQLModel, table=True):
+    """The rules of a water; they go with it."""
+
+    __tablename__ = "place_rules"
+
+    id: str = Field(sa_column=Column(String, ForeignKey("water.id", ondelete="CASCADE"), primary_key=True))
+    version: int = 1
+    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
+    updated_at: datetime = Field(default_factory=now)
+
+
+class SpeciesRow(SQLModel, table=True):
+    """A fish the angler changed or added."""
+
+    __tablename__ = "species"
+
+    id: str = Field(primary_key=True)
+    version: int = 1
+    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
+    updated_at: datetime = Field(default_factory=now)
+
+
+class BaitRow(SQLModel, table=True):
+    """A bait the angler changed or added."""
+
+    __tablename__ = "bait"
+
+    id: str = Field(primary_key=True)
+    version: int = 1
+    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
+    updated_at: datetime = Field(default_factory=now)
+
+
+class HookPatternRow(SQLModel, table=True):
+    """A hook pattern the angler changed or added."""
+
+    __tablename__ = "hook_pattern"
+
+    id: str = Field(primary_key=True)
+    version: int = 1
+    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
+    updated_at: datetime = Field(default_factory=now)
+
+
+class SchoolsRow(SQLModel, table=True):
+    """The angler's choices between schools: one row."""
+
+    __tablename__ = "schools"
+
+    id: str = Field(primary_key=True)
+    version: int = 1
+    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
+    updated_at: datetime = Field(default_factory=now)
+
+
 class BoxItemRow(SQLModel, table=True):
     """A compartment of the tackle box."""
 

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 import copy
 import json
+import tempfile
+from pathlib import Path
 from typing import Any
 
 import pytest
@@ -11,11 +13,11 @@ import schemathesis
 from fastapi.testclient import TestClient
 from hypothesis import settings
 from schemathesis.specs.openapi.checks import negative_data_rejection, positive_data_acceptance
-from sqlalchemy import create_engine
 
 from brookwind.api.app import make_app
 from brookwind.core.evaluate import evaluate
 from brookwind.core.rig.document import Rig
+from brookwind.store.database import open_database
 
 
 @pytest.fixture
@@ -125,11 +127,12 @@ def test_labels_are_read_or_refused(client: TestClient) -> None:
     assert "3BB" in refused.json()["detail"]
 
 
-schema = schemathesis.openapi.from_asgi("/api/openapi.json", make_app(create_engine("sqlite://")))
+_EMPTY = open_database(Path(tempfile.mkdtemp()) / "fuzzed.db")
+schema = schemathesis.openapi.from_asgi("/api/openapi.json", make_app(_EMPTY))
 
 
 @schema.include(
-    path_regex="^/api/(label|evaluate|rigs/start|catalogue|water/look|water/plumb|float/(describe|tube|profile))$"
+    path_regex="^/api/(label|evaluate|rigs/start|catalogue|rules/examples|water/look|water/plumb|tackle|advice/(families|schools)|float/(describe|tube|profile))$"
 ).parametrize()
 @settings(max_examples=12, deadline=None)
 def test_stateless_calls_never_fault_and_answer_as_published(case: Any) -> None:

@@ -168,3 +168,32 @@ def test_window_of_a_rig_or_a_plan() -> None:
     bad = run.invoke(app, ["window", "-", "--box", BOX], input=json.dumps({**plan, "depth_m": -1}))
     assert bad.exit_code == 3
     assert "Depth is -1 m" in bad.output
+
+
+def test_families_are_listed_ranked_and_tied() -> None:
+    listed = run.invoke(app, ["family", "LIST"]).output.splitlines()
+    assert len(listed) == 20
+    ranked = run.invoke(app, ["family", "LIST", "--depth", "9", "--species", "bream", "--distance", "25"]).output
+    assert "must slide" in ranked
+    assert ranked.splitlines()[1].split()[1] == "bottom-slider"
+    tied = run.invoke(app, ["family", "waggler", "--depth", "2", "--species", "rudd"])
+    assert tied.exit_code == 0
+    evaluated = run.invoke(app, ["evaluate", "-"], input=tied.output)
+    assert evaluated.exit_code == 0
+    assert "stands" in evaluated.output
+
+
+@pytest.mark.parametrize(
+    ("words", "says"),
+    [
+        (["balloon", "--depth", "1"], "cannot be fished in 1.00 m"),
+        (["kite"], "Use one of waggler"),
+        (["waggler", "--species", "unicorn"], "There is no fish 'unicorn'"),
+        (["waggler", "--depth", "-2"], "at least 0.05"),
+        (["LIST", "--depth", "2", "--tackle", "net"], "rod"),
+    ],
+)
+def test_a_family_that_cannot_be_is_refused_on_the_command_line(words: list[str], says: str) -> None:
+    refused = run.invoke(app, ["family", *words])
+    assert refused.exit_code == 3
+    assert says in refused.output

@@ -5,10 +5,13 @@ from __future__ import annotations
 from fastapi import APIRouter
 from pydantic import BaseModel
 
-from brookwind.api.session import BoxOfRequest
+from brookwind.api.session import BookOfRequest, BoxOfRequest, RulesOfRequest, SchoolsOfRequest
+from brookwind.core.advice.place_rules import Day, Place
+from brookwind.core.advice.purpose import purpose_of
+from brookwind.core.advice.schools import habits_for
 from brookwind.core.balance.propose import Proposal, Wish, balance_rig
 from brookwind.core.balance.stock import Stock
-from brookwind.core.catalogue import CATALOGUE, Catalogue
+from brookwind.core.catalogue import Catalogue, catalogue
 from brookwind.core.edit import Change, edit
 from brookwind.core.evaluate import Evaluation, evaluate
 from brookwind.core.rig.document import Rig
@@ -18,9 +21,10 @@ router = APIRouter(prefix="/api", tags=["compute"])
 
 
 class EvaluateRequest(BaseModel):
-    """A rig to evaluate."""
+    """A rig to evaluate, judged by the rules of its swim's water for a day."""
 
     rig: Rig
+    day: Day = Day()
 
 
 class BalanceRequest(BaseModel):
@@ -46,15 +50,16 @@ class LabelRequest(BaseModel):
 
 
 @router.get("/catalogue")
-def read_catalogue() -> Catalogue:
+def read_catalogue(book: BookOfRequest) -> Catalogue:
     """Families, float types, patterns, species, baits, hooks, lines, shot sizes."""
-    return CATALOGUE
+    return catalogue(book)
 
 
 @router.post("/evaluate")
-def evaluate_rig(request: EvaluateRequest) -> Evaluation:
+def evaluate_rig(request: EvaluateRequest, rules: RulesOfRequest, book: BookOfRequest) -> Evaluation:
     """Everything the bench shows of a rig."""
-    return evaluate(request.rig)
+    ruled = rules.at_swim(request.rig.water.swim)
+    return evaluate(request.rig, Place(rules=ruled, day=request.day) if ruled else None, book)
 
 
 @router.post("/balance")
@@ -64,9 +69,10 @@ def balance(request: BalanceRequest, box: BoxOfRequest) -> Proposal:
 
 
 @router.post("/edit")
-def edit_rig(request: EditRequest, box: BoxOfRequest) -> Rig:
+def edit_rig(request: EditRequest, box: BoxOfRequest, book: BookOfRequest, schools: SchoolsOfRequest) -> Rig:
     """The rig after a change."""
-    return edit(request.rig, request.change, request.stock or box.stock())
+    purpose = purpose_of(request.rig, schools.present().fields.choices)
+    return edit(request.rig, request.change, request.stock or box.stock(), book, habits_for(purpose, book))
 
 
 @router.post("/label")

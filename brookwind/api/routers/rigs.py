@@ -7,9 +7,11 @@ from uuid import uuid4
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from brookwind.api.session import RigsOfRequest
+from brookwind.api.session import BookOfRequest, RigsOfRequest, SchoolsOfRequest
+from brookwind.core.advice.purpose import Purpose
+from brookwind.core.advice.schools import habits_for
 from brookwind.core.floats.spec import FloatSpec
-from brookwind.core.rig.document import Rig, Water
+from brookwind.core.rig.document import Conditions, Rig, Water
 from brookwind.core.rig.families import Start as RigStart
 from brookwind.core.rig.families import new_rig
 from brookwind.store.records import Kept, Revision, RigSummary
@@ -32,6 +34,7 @@ class Start(BaseModel):
     name: str = Field(min_length=1, max_length=80)
     species: str | None = None
     spec: FloatSpec | None = None
+    conditions: Conditions | None = None
 
 
 @router.get("")
@@ -47,15 +50,22 @@ def create_rig(rig: Rig, rigs: RigsOfRequest) -> Kept[Rig]:
 
 
 @router.post("/start")
-def start_rig(start: Start) -> Rig:
-    """A new rig of a family, not kept yet."""
-    return new_rig(
-        start.family,
-        start.water,
-        f"rig-{uuid4().hex[:12]}",
-        start.name,
-        RigStart(species=start.species, spec=start.spec),
+def start_rig(start: Start, book: BookOfRequest, schools: SchoolsOfRequest) -> Rig:
+    """A new rig of a family, tied as the angler ties; not kept yet."""
+    purpose = Purpose(
+        water=start.water,
+        species=start.species,
+        conditions=start.conditions or Conditions(),
+        schools=schools.present().fields.choices,
     )
+    usual = RigStart(
+        species=start.species,
+        spec=start.spec,
+        conditions=start.conditions,
+        habits=habits_for(purpose, book),
+        book=book,
+    )
+    return new_rig(start.family, start.water, f"rig-{uuid4().hex[:12]}", start.name, usual)
 
 
 @router.get("/{key}")

@@ -93,12 +93,12 @@ def new_rig(family_id: str, water: Water, rig_id: str, name: str, start: Start |
     family = found(FAMILY, family_id, "family", "family")
     species = start.book.fish(start.species or family.species)
     conditions = start.conditions or usual_conditions(family)
-    check_depth(family, water.depth_m, conditions)
     bait = start.book.bait(start.bait or family.bait or species.bait)
     hook, pattern = hook_size(start.hook or _hook_for(species, bait)), start.book.pattern(start.hook_pattern)
     leader_m = diameter_for_m(sqrt(species.line_n[0] * species.line_n[1]), "nylon")
     spec = start.spec or _float_for(family, water.depth_m, hook, pattern, bait)
     aim = start.aim or family_aim(family, species, water, spec, start.habits)
+    check_depth(family, water.depth_m, hangs_at_m(aim, water.depth_m), conditions)
     reach = aim.bait_m if aim.bait_from == "surface" else water.depth_m
     setting = max(reach, 0.08)
     tie = Tie(
@@ -148,11 +148,21 @@ def usual_conditions(family: Family) -> Conditions:
     )
 
 
-def check_depth(family: Family, depth_m: float, conditions: Conditions) -> None:
+def hangs_at_m(aim: Aim, depth_m: float) -> float:
+    """How deep the bait hangs. [m]
+
+    aim: where it is wanted.
+    depth_m: depth of the water. [m]
+    """
+    return aim.bait_m if aim.bait_from == "surface" else depth_m - aim.bait_m
+
+
+def check_depth(family: Family, depth_m: float, hangs_m: float, conditions: Conditions) -> None:
     """Refuse water that a family cannot be fished in.
 
     family: the family.
-    depth_m: of the water. [m]
+    depth_m: of the water; it may be too shallow. [m]
+    hangs_m: how deep the bait hangs; it may be too deep. [m]
     conditions: the rod or pole.
     Raises: OutOfRange with the depths it suits.
     """
@@ -166,15 +176,19 @@ def check_depth(family: Family, depth_m: float, conditions: Conditions) -> None:
             ("conditions", "rod_m"),
             {"rod": figures.depth(conditions.rod_m), "longest": figures.depth(longest)},
         )
-    if depth_m < least or depth_m > most:
+    if depth_m < least or hangs_m > most:
         raise OutOfRange.one(
             "family-depth",
             f"A {family.name} cannot be fished in {{depth}} of water.",
             "It is for {least} to {most}."
             + (" Take a fixed float." if family.slides and depth_m < least else "")
-            + (" Take a sliding float." if not family.slides and depth_m > most else ""),
+            + (" Take a sliding float." if not family.slides and hangs_m > most else ""),
             ("water", "depth_m"),
-            {"depth": figures.depth(depth_m), "least": figures.depth(least), "most": figures.depth(most)},
+            {
+                "depth": figures.depth(min(depth_m, max(hangs_m, 0.0)) if depth_m >= least else depth_m),
+                "least": figures.depth(least),
+                "most": figures.depth(most),
+            },
         )
 
 
@@ -221,8 +235,7 @@ def family_aim(family: Family, species: Species, water: Water, spec: FloatSpec, 
     if family.laid == "weight":
         return aim.model_copy(update={"bait_from": "bed", "bait_m": -(min(builds.LIFT_SHOT_M, leader / 2) + LAID_ON_M)})
     if family.deepest_m is not None:
-        hangs = aim.bait_m if aim.bait_from == "surface" else water.depth_m - aim.bait_m
-        deepest = min(hangs, family.deepest_m, 0.7 * water.depth_m)
+        deepest = min(hangs_at_m(aim, water.depth_m), family.deepest_m, 0.7 * water.depth_m)
         return aim.model_copy(update={"bait_from": "surface", "bait_m": round(deepest, 2)})
     return aim
 
@@ -237,7 +250,7 @@ def usual_aim(lie: Lie, depth_m: float, tip_m: float) -> Aim:
     """
     bait_m = lie.bait_m
     if lie.bait_from == "surface":
-        bait_m = min(bait_m, 0.7 * depth_m)
+        bait_m = max(0.01, min(bait_m, 0.7 * depth_m))
     elif bait_m >= 0.5 * depth_m:
         bait_m = 0.1 * depth_m
     return Aim(tip_m=tip_m, bait_from=lie.bait_from, bait_m=bait_m)

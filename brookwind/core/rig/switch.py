@@ -10,7 +10,7 @@ from brookwind.core.frozen import Frozen
 from brookwind.core.rig.book import SHIPPED, Book, found
 from brookwind.core.rig.components import Bait, Component, Hook, LineSection, Piece, Shot, Stop, Swivel, Weight
 from brookwind.core.rig.document import Aim, Conditions, Rig, of_kind
-from brookwind.core.rig.families import FAMILY, USUAL_ROD_M, Start, new_rig
+from brookwind.core.rig.families import FAMILY, USUAL_ROD_M, Start, hangs_at_m, new_rig
 from brookwind.core.rig.family import Family
 from brookwind.core.rig.habits import Habits
 from brookwind.core.rig.hooks import HOOK_SIZE
@@ -96,8 +96,7 @@ def _aim(rig: Rig, family: Family) -> Aim | None:
     if family.laid is not None or rig.aim.bait_m < 0.0:
         return None
     if family.deepest_m is not None:
-        hangs = rig.aim.bait_m if rig.aim.bait_from == "surface" else rig.water.depth_m - rig.aim.bait_m
-        return rig.aim if hangs <= family.deepest_m else None
+        return rig.aim if hangs_at_m(rig.aim, rig.water.depth_m) <= family.deepest_m else None
     return rig.aim
 
 

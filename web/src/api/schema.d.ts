@@ -4,6 +4,106 @@
  */
 
 export interface paths {
+    "/api/advice/compare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Compare
+         * @description The schools of one question on the present rig.
+         */
+        post: operations["compare_api_advice_compare_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/advice/families": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rank Families
+         * @description Every family ranked, with reasons.
+         */
+        post: operations["rank_families_api_advice_families_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/advice/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description A family tied and balanced from what any shop sells.
+         */
+        post: operations["preview_api_advice_preview_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/advice/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Answers
+         * @description The school that holds for each question, and why.
+         */
+        post: operations["read_answers_api_advice_schools_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/advice/switch": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Switch Family
+         * @description The rig as another family, with what is kept and dropped.
+         */
+        post: operations["switch_family_api_advice_switch_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/balance": {
         parameters: {
             query?: never;
@@ -19,6 +119,162 @@ export interface paths {
          */
         post: operations["balance_api_balance_post"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/book/baits": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Bait
+         * @description Every one, the angler's over those that ship.
+         */
+        get: operations["list_bait_api_book_baits_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/book/baits/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep Bait
+         * @description Change one, or add one.
+         */
+        put: operations["keep_bait_api_book_baits__key__put"];
+        post?: never;
+        /**
+         * Drop Bait
+         * @description Take back the angler's change; one that does not ship is removed.
+         */
+        delete: operations["drop_bait_api_book_baits__key__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/book/hook-patterns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Hook Pattern
+         * @description Every one, the angler's over those that ship.
+         */
+        get: operations["list_hook_pattern_api_book_hook_patterns_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/book/hook-patterns/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep Hook Pattern
+         * @description Change one, or add one.
+         */
+        put: operations["keep_hook_pattern_api_book_hook_patterns__key__put"];
+        post?: never;
+        /**
+         * Drop Hook Pattern
+         * @description Take back the angler's change; one that does not ship is removed.
+         */
+        delete: operations["drop_hook_pattern_api_book_hook_patterns__key__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/book/schools": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Schools
+         * @description The angler's choices, and what there is to choose.
+         */
+        get: operations["read_schools_api_book_schools_get"];
+        /**
+         * Keep Schools
+         * @description Choose.
+         */
+        put: operations["keep_schools_api_book_schools_put"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/book/species": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Fish
+         * @description Every one, the angler's over those that ship.
+         */
+        get: operations["list_fish_api_book_species_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/book/species/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Keep Fish
+         * @description Change one, or add one.
+         */
+        put: operations["keep_fish_api_book_species__key__put"];
+        post?: never;
+        /**
+         * Drop Fish
+         * @description Take back the angler's change; one that does not ship is removed.
+         */
+        delete: operations["drop_fish_api_book_species__key__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -471,7 +727,7 @@ export interface paths {
         put?: never;
         /**
          * Start Rig
-         * @description A new rig of a family, not kept yet.
+         * @description A new rig of a family, tied as the angler ties; not kept yet.
          */
         post: operations["start_rig_api_rigs_start_post"];
         delete?: never;
@@ -520,6 +776,26 @@ export interface paths {
          * @description A rig as it was, newest first.
          */
         get: operations["list_revisions_api_rigs__key__revisions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rules/examples": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Examples
+         * @description Sets to begin from.
+         */
+        get: operations["list_examples_api_rules_examples_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -679,6 +955,26 @@ export interface paths {
          * @description Remove a swim.
          */
         delete: operations["delete_swim_api_swims__key__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tackle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Tackle
+         * @description Strength, knots, drag and visibility of each line; bore, stop and bead.
+         */
+        post: operations["read_tackle_api_tackle_post"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -856,6 +1152,34 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/waters/{key}/rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Rules
+         * @description The rules of a water; version 0 when nobody entered any.
+         */
+        get: operations["read_rules_api_waters__key__rules_get"];
+        /**
+         * Keep Rules
+         * @description Enter the rules of a water.
+         */
+        put: operations["keep_rules_api_waters__key__rules_put"];
+        post?: never;
+        /**
+         * Drop Rules
+         * @description Forget the rules of a water.
+         */
+        delete: operations["drop_rules_api_waters__key__rules_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -906,6 +1230,28 @@ export interface components {
             bait_m: number;
             /** Tip M */
             tip_m: number;
+        };
+        /**
+         * Answered
+         * @description The school that holds for a question here, and why.
+         */
+        Answered: {
+            /** Asks */
+            asks: string;
+            /** Both */
+            both: boolean;
+            /** Chosen */
+            chosen: boolean;
+            /** Name */
+            name: string;
+            /** Question */
+            question: string;
+            /** Says */
+            says: string;
+            /** School */
+            school: string;
+            /** Why */
+            why: string;
         };
         /**
          * Arrival
@@ -965,19 +1311,57 @@ export interface components {
         };
         /**
          * BaitKind
-         * @description A bait: what one hook bait weighs and how dense it is.
+         * @description A bait as it is put on one hook.
          */
         BaitKind: {
             /** Density Kg M3 */
             density_kg_m3: number;
+            /**
+             * Fails
+             * @default
+             */
+            fails: string;
+            /** Hooks */
+            hooks: [
+                number,
+                number
+            ];
             /** Id */
             id: string;
+            /** Lasts Casts */
+            lasts_casts?: number | null;
+            /** Length M */
+            length_m: number;
+            /**
+             * Live
+             * @default false
+             */
+            live: boolean;
             /** Mass Kg */
             mass_kg: number;
+            /**
+             * Mounted
+             * @default
+             */
+            mounted: string;
             /** Name */
             name: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
             /** Source */
             source: string;
+        };
+        /**
+         * BaitKindUpdate
+         * @description A bait as changed, and the version it was read at; 0 for one that ships or is new.
+         */
+        BaitKindUpdate: {
+            fields: components["schemas"]["BaitKind"];
+            /** Version */
+            version: number;
         };
         /**
          * BalanceRequest
@@ -995,6 +1379,8 @@ export interface components {
         Bead: {
             /** Density Kg M3 */
             density_kg_m3: number;
+            /** Hole M */
+            hole_m?: number | null;
             /** Id */
             id: string;
             /** Item */
@@ -1139,14 +1525,20 @@ export interface components {
         Catalogue: {
             /** Baits */
             baits: components["schemas"]["BaitKind"][];
+            /** Diameters M */
+            diameters_m: number[];
             /** Families */
             families: components["schemas"]["FamilyChoice"][];
             /** Float Materials */
             float_materials: components["schemas"]["Material"][];
             /** Float Types */
             float_types: components["schemas"]["FloatTypeChoice"][];
+            /** Hook Patterns */
+            hook_patterns: components["schemas"]["HookPattern"][];
             /** Hooks */
             hooks: components["schemas"]["HookChoice"][];
+            /** Knots */
+            knots: components["schemas"]["Knot"][];
             /** Lines */
             lines: components["schemas"]["LineMaterial"][];
             /** Patterns */
@@ -1188,6 +1580,19 @@ export interface components {
             do: "change-bait";
         };
         /**
+         * ChangeFamily
+         * @description Another family; what can be kept is.
+         */
+        ChangeFamily: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "change-family";
+            /** Family */
+            family: string;
+        };
+        /**
          * ChangeFloat
          * @description Put another float on.
          */
@@ -1203,20 +1608,72 @@ export interface components {
         };
         /**
          * ChangeHook
-         * @description Another size of the lowest hook.
+         * @description Another lowest hook. What is None stays.
          */
         ChangeHook: {
+            /** Barb */
+            barb?: ("barbed" | "micro" | "barbless") | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             do: "change-hook";
+            /** Pattern */
+            pattern?: string | null;
             /** Size */
-            size: number;
+            size?: number | null;
+        };
+        /**
+         * ChangeLeader
+         * @description Another length of hooklength or leader.
+         */
+        ChangeLeader: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "change-leader";
+            /** Length M */
+            length_m: number;
+        };
+        /**
+         * ChangeLine
+         * @description Another line in one place. What is None stays.
+         */
+        ChangeLine: {
+            /** Diameter M */
+            diameter_m?: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "change-line";
+            /** Greased */
+            greased?: boolean | null;
+            /** Material */
+            material?: string | null;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "main" | "top-shot" | "hooklength";
+        };
+        /**
+         * ChangeMetal
+         * @description The same pull in another metal: each weight of lead becomes a heavier or lighter one that pulls alike.
+         */
+        ChangeMetal: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "change-metal";
+            /** Material */
+            material: string;
         };
         /**
          * ChangeSpecies
-         * @description Fish for something else: its usual band, bait and hook.
+         * @description Fish for something else: where it feeds now, its usual bait and hook, and a hooklength that bears it.
          */
         ChangeSpecies: {
             /**
@@ -1226,6 +1683,22 @@ export interface components {
             do: "change-species";
             /** Species */
             species: string;
+        };
+        /**
+         * ChangeStop
+         * @description Another stop over a sliding float.
+         */
+        ChangeStop: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "change-stop";
+            /**
+             * Material
+             * @enum {string}
+             */
+            material: "thread" | "rubber";
         };
         /**
          * Changing
@@ -1321,6 +1794,18 @@ export interface components {
             without_second: components["schemas"]["Interval"];
         };
         /**
+         * Closed
+         * @description Days of the year, both counted, on which fishing is closed; for one fish when it is named.
+         */
+        Closed: {
+            /** First */
+            first: string;
+            /** Last */
+            last: string;
+            /** Species */
+            species?: string | null;
+        };
+        /**
          * Column
          * @description The bed at one distance: height over the datum and the band it lies in nine times in ten. [m]
          */
@@ -1333,6 +1818,29 @@ export interface components {
             high_m: number;
             /** Low M */
             low_m: number;
+        };
+        /**
+         * CompareRequest
+         * @description A question between schools, on a rig.
+         */
+        CompareRequest: {
+            /** Question */
+            question: string;
+            rig: components["schemas"]["Rig"];
+        };
+        /**
+         * Comparison
+         * @description The schools of one question side by side.
+         */
+        Comparison: {
+            /** Asks */
+            asks: string;
+            /** Question */
+            question: string;
+            /** Sides */
+            sides: components["schemas"]["Side"][];
+            /** Why */
+            why: string;
         };
         /**
          * Concession
@@ -1379,6 +1887,8 @@ export interface components {
              * @default 50
              */
             fetch_m: number;
+            /** Give N */
+            give_n?: number | null;
             /**
              * @default {
              *       "lean_deg": 15,
@@ -1389,6 +1899,11 @@ export interface components {
              */
             limits: components["schemas"]["Limits"];
             /**
+             * Rod M
+             * @default 3.9
+             */
+            rod_m: number;
+            /**
              * Rod Most Kg
              * @default 0.03
              */
@@ -1398,6 +1913,17 @@ export interface components {
              * @default 15
              */
             settle_s: number;
+            /**
+             * Tackle
+             * @default rod
+             * @enum {string}
+             */
+            tackle: "rod" | "pole" | "whip";
+            /**
+             * Wading
+             * @default false
+             */
+            wading: boolean;
             /** Wave Height M */
             wave_height_m?: number | null;
             /** Wave Period S */
@@ -1468,6 +1994,48 @@ export interface components {
             speeds: components["schemas"]["Speed"][];
         };
         /**
+         * Day
+         * @description The day a rig is meant for, as far as rules ask. What is None is not judged.
+         */
+        Day: {
+            /** At */
+            at?: string | null;
+            /**
+             * Feed Kg
+             * @default 0
+             */
+            feed_kg: number;
+            /**
+             * Keepnet
+             * @default false
+             */
+            keepnet: boolean;
+            /** On */
+            on?: string | null;
+            /**
+             * Rods
+             * @default 1
+             */
+            rods: number;
+        };
+        /**
+         * Decision
+         * @description The answer and its reason, with figures for the sentence.
+         */
+        Decision: {
+            /**
+             * Answer
+             * @enum {string}
+             */
+            answer: "fixed" | "sliding" | "either";
+            /** Figures */
+            figures: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Says */
+            says: string;
+        };
+        /**
          * Drift
          * @description A timed drift: something floating, or a float weighted to a depth.
          */
@@ -1492,7 +2060,7 @@ export interface components {
          */
         EditRequest: {
             /** Change */
-            change: components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"];
+            change: components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeMetal"];
             rig: components["schemas"]["Rig"];
             stock?: components["schemas"]["Stock"] | null;
         };
@@ -1521,11 +2089,35 @@ export interface components {
              * Reason
              * @enum {string}
              */
-            reason: "hangs" | "touches-bed" | "rests-on-bed" | "in-the-air" | "above-the-float" | "line-in-water";
+            reason: "hangs" | "touches-bed" | "rests-on-bed" | "in-the-air" | "above-the-float" | "line-in-water" | "tight-line";
             /** Share */
             share: number;
             /** Why */
             why: string;
+        };
+        /** Entry[BaitKind] */
+        Entry_BaitKind_: {
+            fields: components["schemas"]["BaitKind"];
+            /** Ships */
+            ships: boolean;
+            /** Version */
+            version: number;
+        };
+        /** Entry[HookPattern] */
+        Entry_HookPattern_: {
+            fields: components["schemas"]["HookPattern"];
+            /** Ships */
+            ships: boolean;
+            /** Version */
+            version: number;
+        };
+        /** Entry[Species] */
+        Entry_Species_: {
+            fields: components["schemas"]["Species"];
+            /** Ships */
+            ships: boolean;
+            /** Version */
+            version: number;
         };
         /**
          * Equivalent
@@ -1567,9 +2159,17 @@ export interface components {
         };
         /**
          * EvaluateRequest
-         * @description A rig to evaluate.
+         * @description A rig to evaluate, judged by the rules of its swim's water for a day.
          */
         EvaluateRequest: {
+            /**
+             * @default {
+             *       "feed_kg": 0,
+             *       "keepnet": false,
+             *       "rods": 1
+             *     }
+             */
+            day: components["schemas"]["Day"];
             rig: components["schemas"]["Rig"];
         };
         /**
@@ -1580,6 +2180,8 @@ export interface components {
             afloat: components["schemas"]["FloatAnswer"];
             /** Attachment M */
             attachment_m: number;
+            /** Cautions */
+            cautions: components["schemas"]["Said"][];
             /** Findings */
             findings: components["schemas"]["Finding"][];
             /** Handles */
@@ -1605,6 +2207,19 @@ export interface components {
             water_kg_m3: number;
         };
         /**
+         * ExampleSet
+         * @description A set of rules to begin from: an example, to be checked line by line.
+         */
+        ExampleSet: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            rules: components["schemas"]["PlaceRules"];
+            /** Says */
+            says: string;
+        };
+        /**
          * FamilyChoice
          * @description A rig family.
          */
@@ -1618,14 +2233,22 @@ export interface components {
             mount: "bottom-end-fixed" | "top-and-bottom-fixed" | "in-line-fixed" | "pole-fixed" | "pole-sliding" | "in-line-sliding" | "bottom-end-sliding";
             /** Name */
             name: string;
-            /** Pattern */
-            pattern: string;
+            /** Number */
+            number: number;
+            /** Patterns */
+            patterns: string[];
             /** Says */
             says: string;
+            /** Slides */
+            slides: boolean;
             /** Source */
             source: string;
+            /** Special */
+            special: string;
             /** Species */
             species: string;
+            /** Tackle */
+            tackle: ("rod" | "pole" | "whip")[];
         };
         /**
          * Faulty
@@ -1671,6 +2294,30 @@ export interface components {
             quantity: "depth" | "line" | "tip" | "load" | "distance" | "time" | "angle" | "speed" | "force" | "share";
             /** Value */
             value: number;
+        };
+        /**
+         * Figures
+         * @description What a rig comes to. Lengths in m, loads as lead in kg.
+         */
+        Figures: {
+            /** Carried Kg */
+            carried_kg: number;
+            /** Fall S */
+            fall_s: number;
+            /** Folds */
+            folds: number;
+            /** Leader M */
+            leader_m: number;
+            /** Pieces */
+            pieces: number;
+            /** Setting M */
+            setting_m: number;
+            /** Tip High M */
+            tip_high_m: number | null;
+            /** Tip Low M */
+            tip_low_m: number | null;
+            /** Tip M */
+            tip_m: number;
         };
         /**
          * Finding
@@ -1760,6 +2407,8 @@ export interface components {
             ghosts: components["schemas"]["Waterline"][];
             /** Guessed */
             guessed: string[];
+            /** Held Kg */
+            held_kg: number;
             /** Immersion M */
             immersion_m: number;
             /** Lean Rad */
@@ -1901,6 +2550,8 @@ export interface components {
             body_length_m?: number | null;
             /** Body Material */
             body_material?: string | null;
+            /** Bore M */
+            bore_m?: number | null;
             /** Built In Kg */
             built_in_kg?: number | null;
             calibration?: components["schemas"]["Calibration"] | null;
@@ -2098,6 +2749,12 @@ export interface components {
          * @description A hook. The lowest is at 0; a second sits higher or on a link.
          */
         Hook: {
+            /**
+             * Barb
+             * @default barbed
+             * @enum {string}
+             */
+            barb: "barbed" | "micro" | "barbless";
             /** Density Kg M3 */
             density_kg_m3: number;
             /** Id */
@@ -2117,6 +2774,11 @@ export interface components {
             link?: components["schemas"]["Link"] | null;
             /** Mass Kg */
             mass_kg: number;
+            /**
+             * Pattern
+             * @default round
+             */
+            pattern: string;
             /**
              * Position M
              * @default 0
@@ -2138,6 +2800,47 @@ export interface components {
             size: number;
             /** Source */
             source: string;
+        };
+        /**
+         * HookPattern
+         * @description A pattern against a round bend of medium wire: factors on mass and gape, and what it is for.
+         */
+        HookPattern: {
+            /**
+             * Gape
+             * @default 1
+             */
+            gape: number;
+            /** Id */
+            id: string;
+            /**
+             * Mass
+             * @default 1
+             */
+            mass: number;
+            /** Name */
+            name: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+            /**
+             * Says
+             * @default
+             */
+            says: string;
+            /** Source */
+            source: string;
+        };
+        /**
+         * HookPatternUpdate
+         * @description A hook pattern as changed, and the version it was read at; 0 for one that ships or is new.
+         */
+        HookPatternUpdate: {
+            fields: components["schemas"]["HookPattern"];
+            /** Version */
+            version: number;
         };
         /**
          * Interval
@@ -2163,9 +2866,31 @@ export interface components {
             /** Version */
             version: number;
         };
+        /** Kept[PlaceRules] */
+        Kept_PlaceRules_: {
+            fields: components["schemas"]["PlaceRules"];
+            /**
+             * Updated At
+             * Format: date-time
+             */
+            updated_at: string;
+            /** Version */
+            version: number;
+        };
         /** Kept[Rig] */
         Kept_Rig_: {
             fields: components["schemas"]["Rig"];
+            /**
+             * Updated At
+             * Format: date-time
+             */
+            updated_at: string;
+            /** Version */
+            version: number;
+        };
+        /** Kept[Schools] */
+        Kept_Schools_: {
+            fields: components["schemas"]["Schools"];
             /**
              * Updated At
              * Format: date-time
@@ -2208,6 +2933,22 @@ export interface components {
             version: number;
         };
         /**
+         * Knot
+         * @description A knot and the share of the line's strength that it leaves when wetted and drawn down with care.
+         */
+        Knot: {
+            /** Id */
+            id: string;
+            /** Keeps */
+            keeps: number;
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+            /** Source */
+            source: string;
+        };
+        /**
          * Label
          * @description What a label says: the load to add and the load already built in. [kg of lead]
          */
@@ -2238,8 +2979,21 @@ export interface components {
             text: string;
         };
         /**
+         * LeadBand
+         * @description Lead weights forbidden from one mass up to another. [kg]
+         */
+        LeadBand: {
+            /**
+             * From Kg
+             * @default 0
+             */
+            from_kg: number;
+            /** To Kg */
+            to_kg: number;
+        };
+        /**
          * LeadStock
-         * @description A compartment of larger weights for running on the line.
+         * @description A compartment of larger weights: leads that run on the line, olivettes that are fixed on it.
          */
         LeadStock: {
             /** Count */
@@ -2266,7 +3020,7 @@ export interface components {
              * Shape
              * @enum {string}
              */
-            shape: "ball" | "egg" | "barrel" | "bullet" | "in-line";
+            shape: "ball" | "egg" | "barrel" | "bullet" | "in-line" | "olivette";
         };
         /**
          * Leaning
@@ -2327,6 +3081,19 @@ export interface components {
             says: string;
         };
         /**
+         * Lie
+         * @description Where the bait should hang for it.
+         */
+        Lie: {
+            /**
+             * Bait From
+             * @enum {string}
+             */
+            bait_from: "bed" | "surface";
+            /** Bait M */
+            bait_m: number;
+        };
+        /**
          * Light
          * @description The sun as it stands, and what follows at the water.
          */
@@ -2379,8 +3146,61 @@ export interface components {
             tackle_share: number;
         };
         /**
+         * LineFact
+         * @description A section of line.
+         */
+        LineFact: {
+            /** Bears N */
+            bears_n: number;
+            /** Drag N M */
+            drag_n_m: number;
+            /** Entered */
+            entered: boolean;
+            /** Id */
+            id: string;
+            /** Keeps */
+            keeps: number;
+            /** Knot */
+            knot: string;
+            /** Knot Name */
+            knot_name: string;
+            /** Label */
+            label: string;
+            /**
+             * Lies
+             * @enum {string}
+             */
+            lies: "floats" | "sinks slowly" | "sinks";
+            /** Role */
+            role: string;
+            /** Seen M */
+            seen_m: number;
+            /** Strength N */
+            strength_n: number;
+            /** Thicker Drag */
+            thicker_drag: number;
+        };
+        /**
+         * LineFacts
+         * @description The lines of a rig.
+         */
+        LineFacts: {
+            /** Give Advised N */
+            give_advised_n: number;
+            /** Give Entered */
+            give_entered: boolean;
+            /** Give N */
+            give_n: number;
+            /** Lines */
+            lines: components["schemas"]["LineFact"][];
+            /** Weakest */
+            weakest: string;
+            /** Weakest N */
+            weakest_n: number;
+        };
+        /**
          * LineMaterial
-         * @description A line material; `colour` is not kept, how it lies on water is.
+         * @description A line material: how it lies on water, how strong a strand is, how light bends in it.
          */
         LineMaterial: {
             /** Density Kg M3 */
@@ -2391,8 +3211,12 @@ export interface components {
             lies: string;
             /** Name */
             name: string;
+            /** Refracts */
+            refracts: number;
             /** Source */
             source: string;
+            /** Strength Pa */
+            strength_pa: number;
         };
         /**
          * LineSection
@@ -2403,6 +3227,11 @@ export interface components {
             density_kg_m3: number;
             /** Diameter M */
             diameter_m: number;
+            /**
+             * Greased
+             * @default false
+             */
+            greased: boolean;
             /** Id */
             id: string;
             /** Item */
@@ -2412,6 +3241,8 @@ export interface components {
              * @enum {string}
              */
             kind: "line";
+            /** Knot */
+            knot?: string | null;
             /**
              * Label
              * @default
@@ -2592,6 +3423,22 @@ export interface components {
             height_m: number;
         };
         /**
+         * Passing
+         * @description Thicknesses on the way from the rod through a sliding float. None where there is no such piece. [m]
+         */
+        Passing: {
+            /** Bead Hole M */
+            bead_hole_m: number | null;
+            /** Bead M */
+            bead_m: number | null;
+            /** Bore M */
+            bore_m: number;
+            /** Line M */
+            line_m: number;
+            /** Stop M */
+            stop_m: number | null;
+        };
+        /**
          * Picture
          * @description The answer.
          */
@@ -2671,6 +3518,94 @@ export interface components {
              * @default UTC
              */
             time_zone: string;
+        };
+        /**
+         * PlaceRules
+         * @description What a place allows. What is None or empty is not ruled.
+         */
+        PlaceRules: {
+            /**
+             * Barbs
+             * @default any
+             * @enum {string}
+             */
+            barbs: "any" | "micro" | "barbless";
+            /**
+             * Closed
+             * @default []
+             */
+            closed: components["schemas"]["Closed"][];
+            /** Closes */
+            closes?: string | null;
+            /** Feed Most Kg */
+            feed_most_kg?: number | null;
+            /** Hooklength Least N */
+            hooklength_least_n?: number | null;
+            /** Hooks Most */
+            hooks_most?: number | null;
+            /**
+             * Kind
+             * @default own
+             * @enum {string}
+             */
+            kind: "own" | "example";
+            /** Largest Hook */
+            largest_hook?: number | null;
+            /** Lash Least M */
+            lash_least_m?: number | null;
+            /**
+             * Lead
+             * @default []
+             */
+            lead: components["schemas"]["LeadBand"][];
+            /**
+             * No Baits
+             * @default []
+             */
+            no_baits: string[];
+            /**
+             * No Braid
+             * @default false
+             */
+            no_braid: boolean;
+            /**
+             * No Floats
+             * @default []
+             */
+            no_floats: string[];
+            /**
+             * No Keepnets
+             * @default false
+             */
+            no_keepnets: boolean;
+            /**
+             * No Live Bait
+             * @default false
+             */
+            no_live_bait: boolean;
+            /**
+             * No Overloading
+             * @default false
+             */
+            no_overloading: boolean;
+            /** Opens */
+            opens?: string | null;
+            /**
+             * Read On
+             * @default
+             */
+            read_on: string;
+            /** Rods Most */
+            rods_most?: number | null;
+            /** Smallest Hook */
+            smallest_hook?: number | null;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
+            /** Water Id */
+            water_id: string;
         };
         /**
          * PlumbRequest
@@ -2772,6 +3707,25 @@ export interface components {
             setup: components["schemas"]["Setup"];
         };
         /**
+         * Preview
+         * @description A family's rig as it would be tied, in its water.
+         */
+        Preview: {
+            evaluation: components["schemas"]["Evaluation"];
+            rig: components["schemas"]["Rig"];
+        };
+        /**
+         * PreviewRequest
+         * @description A family to be tried in a water.
+         */
+        PreviewRequest: {
+            /** Family */
+            family: string;
+            /** Species */
+            species?: string | null;
+            water: components["schemas"]["Water"];
+        };
+        /**
          * Problem
          * @description One thing wrong with what was sent, at one place in it.
          */
@@ -2865,6 +3819,77 @@ export interface components {
             tip_m: number;
         };
         /**
+         * Purpose
+         * @description What for, where, and with what. `lie` is where the fish feeds; the fish's own when not given.
+         */
+        Purpose: {
+            /**
+             * Clear
+             * @default false
+             */
+            clear: boolean;
+            /**
+             * @default {
+             *       "current_m_s": 0,
+             *       "distance_m": 12,
+             *       "dragging": false,
+             *       "fetch_m": 50,
+             *       "limits": {
+             *         "lean_deg": 15,
+             *         "run_lost_m": 4,
+             *         "splash_kg_m": 0.006,
+             *         "tackle_share": 0.4
+             *       },
+             *       "rod_m": 3.9,
+             *       "rod_most_kg": 0.03,
+             *       "settle_s": 15,
+             *       "tackle": "rod",
+             *       "wading": false,
+             *       "wind_m_s": 0
+             *     }
+             */
+            conditions: components["schemas"]["Conditions"];
+            lie?: components["schemas"]["Lie"] | null;
+            /** Month */
+            month?: number | null;
+            rules?: components["schemas"]["PlaceRules"] | null;
+            /** Schools */
+            schools?: {
+                [key: string]: string;
+            };
+            /** Species */
+            species?: string | null;
+            water: components["schemas"]["Water"];
+        };
+        /**
+         * PurposeRequest
+         * @description What for, where and with what; the rules of the swim and the angler's schools are added.
+         */
+        PurposeRequest: {
+            purpose: components["schemas"]["Purpose"];
+        };
+        /**
+         * Reason
+         * @description A reason for or against a family. Weights are editable defaults.
+         */
+        Reason: {
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /**
+             * Impossible
+             * @default false
+             */
+            impossible: boolean;
+            /** Says */
+            says: string;
+            /** School */
+            school?: string | null;
+            /** Weight */
+            weight: number;
+        };
+        /**
          * Refused
          * @description A line that was left out, and why.
          */
@@ -2956,8 +3981,11 @@ export interface components {
              *         "splash_kg_m": 0.006,
              *         "tackle_share": 0.4
              *       },
+             *       "rod_m": 3.9,
              *       "rod_most_kg": 0.03,
              *       "settle_s": 15,
+             *       "tackle": "rod",
+             *       "wading": false,
              *       "wind_m_s": 0
              *     }
              */
@@ -2966,6 +3994,8 @@ export interface components {
             family: string;
             /** Id */
             id: string;
+            /** Lash M */
+            lash_m?: number | null;
             /** Name */
             name: string;
             /**
@@ -3008,13 +4038,6 @@ export interface components {
             tied_for_m: number;
         };
         /**
-         * RigRequest
-         * @description A rig to be looked at.
-         */
-        RigRequest: {
-            rig: components["schemas"]["Rig"];
-        };
-        /**
          * RigSummary
          * @description A kept rig in a list.
          */
@@ -3047,6 +4070,88 @@ export interface components {
          */
         RigUpdate: {
             fields: components["schemas"]["Rig"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * RulesUpdate
+         * @description Rules as changed, and the version they were read at.
+         */
+        RulesUpdate: {
+            fields: components["schemas"]["PlaceRules"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * Said
+         * @description A caution as it is said.
+         */
+        Said: {
+            /** Id */
+            id: string;
+            /** Says */
+            says: string;
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "water" | "bait" | "float" | "line" | "load" | "stop" | "proof";
+        };
+        /**
+         * SchoolQuestion
+         * @description A question between schools.
+         */
+        SchoolQuestion: {
+            /** Asks */
+            asks: string;
+            /** Id */
+            id: string;
+            /** Schools */
+            schools: components["schemas"]["SchoolSide"][];
+        };
+        /**
+         * SchoolSide
+         * @description A school.
+         */
+        SchoolSide: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+        };
+        /**
+         * Schools
+         * @description The angler's choices between schools.
+         */
+        Schools: {
+            /** Choices */
+            choices?: {
+                [key: string]: string;
+            };
+            /**
+             * Id
+             * @default schools
+             * @constant
+             */
+            id: "schools";
+        };
+        /**
+         * SchoolsAnswer
+         * @description The choices as kept, and the questions there are.
+         */
+        SchoolsAnswer: {
+            kept: components["schemas"]["Kept_Schools_"];
+            /** Questions */
+            questions: components["schemas"]["SchoolQuestion"][];
+        };
+        /**
+         * SchoolsUpdate
+         * @description The choices as changed, and the version they were read at.
+         */
+        SchoolsUpdate: {
+            fields: components["schemas"]["Schools"];
             /** Version */
             version: number;
         };
@@ -3215,7 +4320,7 @@ export interface components {
              * Role
              * @enum {string}
              */
-            role: "lock" | "back" | "bulk" | "dropper" | "strung" | "lift" | "cushion";
+            role: "lock" | "back" | "bulk" | "dropper" | "strung" | "lift" | "cushion" | "stack";
         };
         /**
          * ShotSize
@@ -3254,6 +4359,23 @@ export interface components {
             material: string;
             /** Size */
             size: string;
+        };
+        /**
+         * Side
+         * @description One school's answer on this rig.
+         */
+        Side: {
+            figures: components["schemas"]["Figures"] | null;
+            /** Holds */
+            holds: boolean;
+            /** Name */
+            name: string;
+            problem: components["schemas"]["Problem"] | null;
+            rig: components["schemas"]["Rig"] | null;
+            /** Says */
+            says: string;
+            /** School */
+            school: string;
         };
         /**
          * Sleeve
@@ -3354,30 +4476,91 @@ export interface components {
         };
         /**
          * Species
-         * @description A fish: where it is usually sought, and the usual bait and hook.
+         * @description A fish. Every figure is an editable default without a source.
          */
         Species: {
             /** Bait */
             bait: string;
+            /** Baits */
+            baits: string[];
+            /** Best C */
+            best_c: [
+                number,
+                number
+            ];
+            cold: components["schemas"]["Lie"];
             /**
-             * Bait From
-             * @enum {string}
+             * Families
+             * @default []
              */
-            bait_from: "bed" | "surface";
-            /** Bait M */
-            bait_m: number;
+            families: string[];
             /** Hook Size */
             hook_size: number;
+            /** Hooks */
+            hooks: [
+                number,
+                number
+            ];
             /** Id */
             id: string;
+            /** Least C */
+            least_c: number;
+            /** Line N */
+            line_n: [
+                number,
+                number
+            ];
+            /** Months */
+            months: string;
             /** Name */
             name: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
             /** Pull N */
             pull_n: number;
-            /** Says */
+            /**
+             * Says
+             * @default
+             */
             says: string;
             /** Source */
             source: string;
+            /**
+             * Strike
+             * @enum {string}
+             */
+            strike: "at-once" | "tighten" | "wait" | "self";
+            /**
+             * Takes
+             * @default
+             */
+            takes: string;
+            usual: components["schemas"]["Lie"];
+            /**
+             * Wait S
+             * @default 0
+             */
+            wait_s: number;
+            warm: components["schemas"]["Lie"];
+            /**
+             * Warns
+             * @default
+             */
+            warns: string;
+            /** Waters */
+            waters: ("still" | "running" | "sea")[];
+        };
+        /**
+         * SpeciesUpdate
+         * @description A fish as changed, and the version it was read at; 0 for one that ships or is new.
+         */
+        SpeciesUpdate: {
+            fields: components["schemas"]["Species"];
+            /** Version */
+            version: number;
         };
         /**
          * Speed
@@ -3410,6 +4593,7 @@ export interface components {
          * @description What a new rig starts from.
          */
         Start: {
+            conditions?: components["schemas"]["Conditions"] | null;
             /** Family */
             family: string;
             /** Name */
@@ -3510,6 +4694,8 @@ export interface components {
          * @description A thread knot or rubber that a sliding float runs up to.
          */
         Stop: {
+            /** Diameter M */
+            diameter_m?: number | null;
             /** Id */
             id: string;
             /** Item */
@@ -3557,6 +4743,45 @@ export interface components {
             standing_line_m: number;
             /** Wanted M */
             wanted_m: number;
+        };
+        /**
+         * Suit
+         * @description A family with its reasons, the strongest first.
+         */
+        Suit: {
+            /** Family */
+            family: string;
+            /** Name */
+            name: string;
+            /** Number */
+            number: number;
+            /** Possible */
+            possible: boolean;
+            /** Reasons */
+            reasons: components["schemas"]["Reason"][];
+            /** Score */
+            score: number;
+        };
+        /**
+         * Suits
+         * @description Families from the best suited to the impossible.
+         */
+        Suits: {
+            /**
+             * Band
+             * @enum {string}
+             */
+            band: "bed" | "near-bed" | "mid-water" | "upper" | "surface";
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "still" | "running" | "sea";
+            /** Ranked */
+            ranked: components["schemas"]["Suit"][];
+            /** Schools */
+            schools: components["schemas"]["Answered"][];
+            slides: components["schemas"]["Decision"];
         };
         /**
          * Survey
@@ -3673,6 +4898,26 @@ export interface components {
             version: number;
         };
         /**
+         * SwitchRequest
+         * @description A rig to become one of another family.
+         */
+        SwitchRequest: {
+            /** Family */
+            family: string;
+            rig: components["schemas"]["Rig"];
+        };
+        /**
+         * Switched
+         * @description The rig as another family, and what was kept and dropped, in words.
+         */
+        Switched: {
+            /** Dropped */
+            dropped: string[];
+            /** Kept */
+            kept: string[];
+            rig: components["schemas"]["Rig"];
+        };
+        /**
          * Swivel
          * @description A swivel between two lengths of line.
          */
@@ -3697,6 +4942,14 @@ export interface components {
             mass_kg: number;
             /** Position M */
             position_m: number;
+        };
+        /**
+         * Tackle
+         * @description What the lines bear, and what runs through what.
+         */
+        Tackle: {
+            lines: components["schemas"]["LineFacts"];
+            passing: components["schemas"]["Passing"] | null;
         };
         /**
          * Taken
@@ -4185,7 +5438,7 @@ export interface components {
              * Shape
              * @enum {string}
              */
-            shape: "ball" | "egg" | "barrel" | "bullet" | "in-line" | "olivette" | "plummet";
+            shape: "ball" | "egg" | "barrel" | "bullet" | "in-line" | "olivette" | "jig" | "plummet";
         };
         /**
          * Which
@@ -4267,6 +5520,20 @@ export interface components {
             /** Pattern */
             pattern: string;
         };
+        /**
+         * RigRequest
+         * @description A rig.
+         */
+        brookwind__api__routers__advice__RigRequest: {
+            rig: components["schemas"]["Rig"];
+        };
+        /**
+         * RigRequest
+         * @description A rig to be looked at.
+         */
+        brookwind__api__routers__floats__RigRequest: {
+            rig: components["schemas"]["Rig"];
+        };
     };
     responses: never;
     parameters: never;
@@ -4276,6 +5543,351 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    compare_api_advice_compare_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CompareRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Comparison"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    rank_families_api_advice_families_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PurposeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Suits"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    preview_api_advice_preview_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PreviewRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Preview"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_answers_api_advice_schools_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PurposeRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Answered"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    switch_family_api_advice_switch_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SwitchRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Switched"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     balance_api_balance_post: {
         parameters: {
             query?: never;
@@ -4297,6 +5909,749 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Proposal"];
                 };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_bait_api_book_baits_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry_BaitKind_"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    keep_bait_api_book_baits__key__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BaitKindUpdate"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry_BaitKind_"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    drop_bait_api_book_baits__key__delete: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_hook_pattern_api_book_hook_patterns_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry_HookPattern_"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    keep_hook_pattern_api_book_hook_patterns__key__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HookPatternUpdate"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry_HookPattern_"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    drop_hook_pattern_api_book_hook_patterns__key__delete: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_schools_api_book_schools_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SchoolsAnswer"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    keep_schools_api_book_schools_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SchoolsUpdate"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept_Schools_"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_fish_api_book_species_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry_Species_"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    keep_fish_api_book_species__key__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SpeciesUpdate"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Entry_Species_"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    drop_fish_api_book_species__key__delete: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not readable */
             400: {
@@ -4896,7 +7251,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RigRequest"];
+                "application/json": components["schemas"]["brookwind__api__routers__floats__RigRequest"];
             };
         };
         responses: {
@@ -5103,7 +7458,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RigRequest"];
+                "application/json": components["schemas"]["brookwind__api__routers__floats__RigRequest"];
             };
         };
         responses: {
@@ -6399,6 +8754,71 @@ export interface operations {
             };
         };
     };
+    list_examples_api_rules_examples_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExampleSet"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     read_survey_api_surveys__swim_id__get: {
         parameters: {
             query?: never;
@@ -7136,6 +9556,75 @@ export interface operations {
             };
         };
     };
+    read_tackle_api_tackle_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["brookwind__api__routers__advice__RigRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Tackle"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     look_at_api_water_look_post: {
         parameters: {
             query?: never;
@@ -7823,6 +10312,211 @@ export interface operations {
         };
     };
     delete_water_api_waters__key__delete: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_rules_api_waters__key__rules_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept_PlaceRules_"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    keep_rules_api_waters__key__rules_put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RulesUpdate"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept_PlaceRules_"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    drop_rules_api_waters__key__rules_delete: {
         parameters: {
             query: {
                 version: number;

@@ -1,0 +1,156 @@
+"""Tackle that matches: knots and strengths, drag and sight, what runs through what, hook against bait."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+
+from brookwind.core.balance.ready import SHOP, ready_rig
+from brookwind.core.depth.stop import set_stop
+from brookwind.core.edit import edit
+from brookwind.core.edit_tackle import ChangeBait, ChangeHook, ChangeLeader, ChangeLine, ChangeMetal, ChangeStop
+from brookwind.core.errors import NotUnderstood, OutOfRange
+from brookwind.core.evaluate import evaluate
+from brookwind.core.rig.baits import BAIT_KINDS
+from brookwind.core.rig.components import LineSection, Shot, Weight
+from brookwind.core.rig.document import Rig, Water, of_kind
+from brookwind.core.rig.families import Start
+from brookwind.core.rig.hooks import HOOK_SIZES
+from brookwind.core.rig.lines import diameter_for_m, line_strength_n
+from brookwind.core.tackle.checks import HOOK_OVER_BAIT
+from brookwind.core.tackle.line_facts import line_facts, mirrored
+from brookwind.core.tackle.passing import passing
+
+SLIDER = ready_rig("in-line-slider", Water(depth_m=5.0), "s", "Slider", Start(species="bream")).rig
+WAGGLER = ready_rig("waggler", Water(depth_m=2.0), "w", "Waggler").rig
+
+
+def found(rig: Rig) -> set[str]:
+    return {f.id for f in evaluate(rig).findings}
+
+
+def with_line(rig: Rig, role: str, **fields: Any) -> Rig:
+    return edit(rig, ChangeLine(do="change-line", role=role, **fields), SHOP)  # type: ignore[arg-type]
+
+
+def with_(rig: Rig, which: str, **fields: Any) -> Rig:
+    return rig.replace_components(
+        tuple(c.model_copy(update=fields) if which in (c.id, c.kind) else c for c in rig.components)
+    )
+
+
+def conditions(rig: Rig, **fields: Any) -> Rig:
+    return rig.model_copy(update={"conditions": rig.conditions.model_copy(update=fields)})
+
+
+def test_a_strand_bears_its_stress_times_its_section() -> None:
+    line = of_kind(WAGGLER, LineSection)[0].model_copy(update={"diameter_m": 0.0002, "strength_n": None})
+    # 0.95 GPa over the section of 0.2 mm, by hand.
+    assert line_strength_n(line) == pytest.approx(29.85, abs=0.01)
+    assert line_strength_n(line.model_copy(update={"strength_n": 21.0})) == 21.0
+    for wanted in (3.0, 12.0, 40.0, 90.0):
+        bought = line.model_copy(update={"diameter_m": diameter_for_m(wanted, "nylon")})
+        assert line_strength_n(bought) >= wanted
+
+
+def test_facts_of_the_lines_are_those_of_their_physics() -> None:
+    facts = line_facts(SLIDER)
+    main, leader = facts.lines
+    assert facts.weakest == leader.id
+    assert leader.bears_n == pytest.approx(leader.keeps * leader.strength_n)
+    assert facts.give_n == pytest.approx(facts.weakest_n / 3)
+    # Drag of a cylinder grows a little slower than its diameter, since its coefficient falls with the Reynolds number.
+    assert main.drag_n_m > leader.drag_n_m
+    assert 1.0 < main.thicker_drag < 1.25
+    # Fluorocarbon throws back about a fifth of the light of nylon of the same thickness: Fresnel, by hand.
+    assert mirrored(1.42) / mirrored(1.53) == pytest.approx((0.087 / 2.753) ** 2 / (0.197 / 2.863) ** 2, rel=1e-9)
+    fluoro = line_facts(with_line(SLIDER, "hooklength", material="fluorocarbon")).lines[1]
+    assert fluoro.seen_m < 0.3 * leader.seen_m
+    assert (main.lies, fluoro.lies) == ("sinks slowly", "sinks")
+    assert line_facts(with_line(SLIDER, "main", material="braid")).lines[0].lies == "floats"
+    assert line_facts(with_line(SLIDER, "main", greased=True)).lines[0].lies == "floats"
+
+
+BREAKS = {
+    "steps-up": with_line(SLIDER, "hooklength", diameter_m=0.0004),
+    "light-for-fish": with_line(SLIDER, "hooklength", diameter_m=0.0001),
+    "give-too-hard": conditions(SLIDER, give_n=60.0),
+    "fluorocarbon-main": with_line(SLIDER, "main", material="fluorocarbon"),
+    "line-floats": conditions(with_line(WAGGLER, "main", greased=True), wind_m_s=5.0),
+    "line-sinks": with_line(ready_rig("top-and-bottom", Water(depth_m=1.5), "t", "T").rig, "main", greased=False),
+    "bore-too-narrow": with_line(SLIDER, "main", diameter_m=0.0012 + 0.0003),
+    "stop-slips": with_(SLIDER, "stop-bead", hole_m=0.0015),
+    "stop-on-braid": with_line(SLIDER, "main", material="braid"),
+    "hook-for-bait": with_(SLIDER, "hook", size=16),
+    "hook-over-bait": with_(edit(WAGGLER, ChangeBait(do="change-bait", bait="maggot"), SHOP), "hook", size=2),
+    "beyond-reach": set_stop(WAGGLER, 3.8),
+    "hangs-too-long": conditions(SLIDER, rod_m=1.2),
+}
+
+
+@pytest.mark.parametrize("check", BREAKS)
+def test_check_speaks_when_broken_and_is_silent_when_kept(check: str) -> None:
+    said = next(f for f in evaluate(BREAKS[check]).findings if f.id == check)
+    assert said.says.format(**said.figures).endswith(".")
+    assert said.remedy.format(**said.figures).endswith(".")
+    assert check not in found(SLIDER) | found(WAGGLER)
+
+
+def test_stop_bead_and_bore_hold_each_other() -> None:
+    assert passing(WAGGLER) is None
+    way = passing(SLIDER)
+    assert way is not None
+    assert way.bead_m > way.bore_m > way.line_m  # type: ignore[operator]
+    bare = SLIDER.replace_components(tuple(c for c in SLIDER.components if c.id != "stop-bead"))
+    assert "stop-slips" in found(bare), "a thread knot alone slips through a wide bore"
+    thick = with_(bare, "stop", diameter_m=0.003)
+    assert "stop-slips" not in found(thick)
+    assert "stop-slips" in found(with_(SLIDER, "stop-bead", length_m=0.001)), "the bead itself goes through"
+    assert passing(edit(SLIDER, ChangeStop(do="change-stop", material="rubber"), SHOP)).stop_m > way.stop_m  # type: ignore[union-attr, operator]
+    with pytest.raises(NotUnderstood, match="float is fixed"):
+        edit(WAGGLER, ChangeStop(do="change-stop", material="rubber"), SHOP)
+
+
+@pytest.mark.parametrize("bait", BAIT_KINDS, ids=lambda b: b.id)
+def test_hooks_that_suit_a_bait_are_smaller_than_it(bait: Any) -> None:
+    small, large = bait.hooks
+    suits = [h for h in HOOK_SIZES if large <= h.size <= small]
+    assert suits
+    assert max(h.gape_m for h in suits) <= HOOK_OVER_BAIT * bait.length_m
+    assert 0.2 < bait.thickness_m / bait.length_m < 1.2 or bait.length_m > 0.009
+
+
+@pytest.mark.parametrize("metal", ["tin", "tungsten", "bismuth", "steel"])
+@pytest.mark.parametrize("rig", [SLIDER, WAGGLER], ids=["slider", "waggler"])
+def test_another_metal_pulls_the_same_with_one_press(rig: Rig, metal: str) -> None:
+    cast = edit(rig, ChangeMetal(do="change-metal", material=metal), SHOP)
+    assert {c.material for c in cast.components if isinstance(c, Shot | Weight)} == {metal}
+    before, after = evaluate(rig), evaluate(cast)
+    assert after.afloat.carried_kg == pytest.approx(before.afloat.carried_kg, rel=1e-9)
+    assert after.afloat.tip_m == pytest.approx(before.afloat.tip_m, abs=1e-7)
+    heavier = sum(c.mass_kg for c in cast.components if isinstance(c, Shot | Weight))
+    lead = sum(c.mass_kg for c in rig.components if isinstance(c, Shot | Weight))
+    # A lighter metal is buoyed more, so it must weigh more in air.
+    assert (heavier > lead) == (metal != "tungsten")
+    back = edit(cast, ChangeMetal(do="change-metal", material="lead"), SHOP)
+    assert [c.label for c in back.components] == [c.label for c in rig.components]
+
+
+def test_a_longer_leader_moves_what_is_tied_there_and_keeps_the_order() -> None:
+    longer = edit(SLIDER, ChangeLeader(do="change-leader", length_m=0.95), SHOP)
+    swivel = next(c for c in longer.components if c.kind == "swivel")
+    lead = next(c for c in longer.components if isinstance(c, Weight))
+    assert swivel.position_m == pytest.approx(0.95)
+    assert lead.position_m == pytest.approx(0.95)
+    assert longer.setting_m == SLIDER.setting_m
+    with pytest.raises(OutOfRange, match="would reach up to the float"):
+        edit(SLIDER, ChangeLeader(do="change-leader", length_m=9.0), SHOP)
+
+
+def test_a_hook_keeps_its_size_when_only_its_barb_changes() -> None:
+    pressed = edit(WAGGLER, ChangeHook(do="change-hook", barb="barbless"), SHOP)
+    old, new = (next(c for c in r.components if c.kind == "hook") for r in (WAGGLER, pressed))
+    assert new.model_copy(update={"barb": "barbed"}) == old
+    with pytest.raises(NotUnderstood, match=r"Sizes are .*1/0"):
+        edit(WAGGLER, ChangeHook(do="change-hook", size=15), SHOP)
