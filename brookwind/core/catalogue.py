@@ -40,6 +40,8 @@ class FamilyChoice(Choice):
     species: str
     tackle: tuple[Tackle, ...]
     slides: bool
+    usual_depth_m: float
+    """Water it is drawn in where the present one is not for it."""
 
 
 class FloatTypeChoice(Choice):
@@ -100,6 +102,7 @@ CATALOGUE = Catalogue(
             species=f.species,
             tackle=f.tackle,
             slides=f.slides,
+            usual_depth_m=f.at_depth_m,
             source=f.source,
         )
         for f in FAMILIES

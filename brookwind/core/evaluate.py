@@ -27,6 +27,7 @@ from brookwind.core.handles import Handle, handles
 from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig
+from brookwind.core.rig.species import Feeding, feeding
 
 GATE_M = 0.001
 """Tips this near to the wanted one count as wanted. [m] Editable default."""
@@ -109,6 +110,8 @@ class Evaluation(Frozen):
     stop_problem: Problem | None
     handles: tuple[Handle, ...]
     findings: tuple[Finding, ...]
+    feeding: Feeding | None
+    """Where the fish feeds in water as warm as this; None when no fish is named."""
     cautions: tuple[Said, ...]
     """What to mind, each where the act happens."""
 
@@ -143,6 +146,7 @@ def evaluate(rig: Rig, place: Place | None = None, book: Book = SHIPPED) -> Eval
         stop_problem=problem,
         handles=handles(rig),
         findings=find(rig, settled, stop, problem, place, book),
+        feeding=feeding(fish, rig.water.temperature_c) if (fish := book.species.get(rig.species or "")) else None,
         cautions=cautions(rig),
     )
 

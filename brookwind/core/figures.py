@@ -27,6 +27,10 @@ _SI: Mapping[Quantity, tuple[float, int, str]] = {
 }
 
 
+_STRONG_N = 2.0
+"""A fish's pull is written in grams, a line's strength in kilograms."""
+
+
 class Figure(BaseModel):
     """A figure, SI, and what kind of quantity it is."""
 
@@ -37,6 +41,8 @@ class Figure(BaseModel):
 
     def __str__(self) -> str:
         scale, digits, unit = _SI[self.quantity]
+        if self.quantity == "force" and abs(self.value) >= _STRONG_N:
+            scale, unit = scale / 1000.0, "kg"
         return f"{self.value * scale:.{digits}f}{'' if unit == '°' else ' '}{unit}"
 
 

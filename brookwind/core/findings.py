@@ -265,7 +265,7 @@ def find_family_depth(case: Case) -> Finding | None:
         says=f"{{depth}} of water is not for a {family.name}: that is for {{least}} to {{most}}.",
         remedy="Choose another family.",
         figures={
-            "depth": depth(min(depth_m, hangs_m)),
+            "depth": depth(hangs_m if depth_m >= family.depth_m[0] else depth_m),
             "least": depth(family.depth_m[0]),
             "most": depth(family.depth_m[1]),
         },

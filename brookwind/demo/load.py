@@ -11,12 +11,13 @@ from typing import Any
 from pydantic import TypeAdapter
 from sqlalchemy import Engine
 
+from brookwind.core.advice.place_rules import PlaceRules
 from brookwind.core.balance.stock import BoxItem
 from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.water.survey import Survey
 from brookwind.store.database import unit_of_work
 from brookwind.store.records import SwimFields, WaterFields
-from brookwind.store.repositories import Box, Rigs, Surveys, Swims, Waters
+from brookwind.store.repositories import Box, PlaceRulesOf, Rigs, Surveys, Swims, Waters
 
 _HERE = files("brookwind.demo")
 
@@ -71,6 +72,9 @@ def load_demo(engine: Engine, today: date | None = None) -> bool:
             waters.create(WaterFields.model_validate(fields))
         for fields in _read("swims.json"):
             swims.create(SwimFields.model_validate(fields))
+        rules = PlaceRulesOf(session)
+        for fields in _read("rules.json"):
+            rules.create(PlaceRules.model_validate(fields))
         surveys = Surveys(session)
         for survey in demo_surveys(today or datetime.now(UTC).date()):
             surveys.create(survey)

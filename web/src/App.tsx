@@ -6,6 +6,7 @@ import { BenchPage } from "./bench/BenchPage";
 import { EmptyBench } from "./bench/EmptyBench";
 import { Failed, Loading } from "./shell/States";
 
+const BookPage = lazy(() => import("./book/BookPage"));
 const WaterPage = lazy(() => import("./water/WaterPage"));
 
 /** The rig worked on last, or the bench's own beginning when there is none. */
@@ -31,6 +32,14 @@ export function App() {
         element={
           <Suspense fallback={<Loading what="the water" />}>
             <WaterPage />
+          </Suspense>
+        }
+      />
+      <Route
+        path="/book/:tab?/:entry?"
+        element={
+          <Suspense fallback={<Loading what="the book" />}>
+            <BookPage />
           </Suspense>
         }
       />

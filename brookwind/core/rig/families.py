@@ -149,12 +149,12 @@ def usual_conditions(family: Family) -> Conditions:
 
 
 def hangs_at_m(aim: Aim, depth_m: float) -> float:
-    """How deep the bait hangs. [m]
+    """How deep the bait hangs; one that is laid on lies on the bed. [m]
 
     aim: where it is wanted.
     depth_m: depth of the water. [m]
     """
-    return aim.bait_m if aim.bait_from == "surface" else depth_m - aim.bait_m
+    return aim.bait_m if aim.bait_from == "surface" else min(depth_m, depth_m - aim.bait_m)
 
 
 def check_depth(family: Family, depth_m: float, hangs_m: float, conditions: Conditions) -> None:
@@ -185,7 +185,7 @@ def check_depth(family: Family, depth_m: float, hangs_m: float, conditions: Cond
             + (" Take a sliding float." if not family.slides and hangs_m > most else ""),
             ("water", "depth_m"),
             {
-                "depth": figures.depth(min(depth_m, max(hangs_m, 0.0)) if depth_m >= least else depth_m),
+                "depth": figures.depth(hangs_m if depth_m >= least else depth_m),
                 "least": figures.depth(least),
                 "most": figures.depth(most),
             },

@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 from types import MappingProxyType
-from typing import Literal, NamedTuple
+from typing import Literal
 
+from brookwind.core.frozen import Frozen
 from brookwind.core.rig.fish import Lie, Species
 from brookwind.core.rig.species_running import RUNNING, SEA
 from brookwind.core.rig.species_still import STILL
@@ -22,7 +23,7 @@ WARM_SHARE = 2.0 / 3.0
 Appetite = Literal["hardly", "slowly", "well", "poorly"]
 
 
-class Feeding(NamedTuple):
+class Feeding(Frozen):
     """Where a fish feeds, and how."""
 
     lie: Lie
@@ -41,7 +42,8 @@ def feeding(species: Species, temperature_c: float, month: int | None = None) ->
     Source: the species' editable defaults.
     """
     low, high = species.best_c
-    lie, appetite, says = species.usual, "well", "It feeds well at this temperature."
+    lie, says = species.usual, "It feeds well at this temperature."
+    appetite: Appetite = "well"
     if temperature_c < species.least_c:
         lie, appetite, says = species.cold, "hardly", "It hardly feeds in water as cold as this."
     elif temperature_c < low:
@@ -52,4 +54,4 @@ def feeding(species: Species, temperature_c: float, month: int | None = None) ->
         lie, says = species.warm, "It feeds well, and higher in warm water." if species.warm != species.usual else says
     if month is not None and species.months[month - 1] == "0":
         says = f"{says} This is not its month."
-    return Feeding(lie, appetite, says)  # type: ignore[arg-type]
+    return Feeding(lie=lie, appetite=appetite, says=says)

@@ -48,6 +48,27 @@ export type Conditions = Schemas["Conditions"];
 export type KeptSwim = Schemas["Kept_SwimFields_"];
 export type SwimFields = Schemas["SwimFields"];
 export type WaterFields = Schemas["WaterFields"];
+export type Species = Schemas["Species"];
+export type BaitKind = Schemas["BaitKind"];
+export type HookPattern = Schemas["HookPattern"];
+export type Day = Schemas["Day"];
+export type Purpose = Schemas["Purpose"];
+export type Suits = Schemas["Suits"];
+export type Suit = Schemas["Suit"];
+export type Reason = Schemas["Reason"];
+export type Answered = Schemas["Answered"];
+export type Comparison = Schemas["Comparison"];
+export type Preview = Schemas["Preview"];
+export type Switched = Schemas["Switched"];
+export type Tackle = Schemas["Tackle"];
+export type LineFact = Schemas["LineFact"];
+export type PlaceRules = Schemas["PlaceRules"];
+export type KeptRules = Schemas["Kept_PlaceRules_"];
+export type SchoolsAnswer = Schemas["SchoolsAnswer"];
+export type FamilyChoice = Schemas["FamilyChoice"];
+export type Caution = Schemas["Said"];
+/** An entry of the book; version 0 is as it ships. */
+export type Entry<F> = { version: number; ships: boolean; fields: F };
 
 /** A problem in the person's units. */
 export const sentenceOf = (p: Problem): string =>
@@ -104,7 +125,7 @@ const asFile = (file: Blob) => ({
 });
 
 export const api = {
-  catalogue: () => must(client.GET("/api/catalogue")),
+  catalogue: () => must(client.GET("/api/catalogue")) as Promise<Catalogue>,
   box: () => must(client.GET("/api/box")),
   createBoxItem: (body: BoxItem) => must(client.POST("/api/box", { body })),
   updateBoxItem: (key: string, version: number, fields: BoxItem) =>
@@ -133,7 +154,38 @@ export const api = {
   deleteRig: (key: string, version: number) =>
     must(client.DELETE("/api/rigs/{key}", { params: { path: { key }, query: { version } } })),
   startRig: (body: Schemas["Start"]) => must(client.POST("/api/rigs/start", { body })),
-  evaluate: (rig: Rig) => must(client.POST("/api/evaluate", { body: { rig } })) as Promise<Evaluation>,
+  evaluate: ({ rig, day }: { rig: Rig; day: Day }) =>
+    must(client.POST("/api/evaluate", { body: { rig, day } })) as Promise<Evaluation>,
+  suits: (purpose: Purpose) => must(client.POST("/api/advice/families", { body: { purpose } })) as Promise<Suits>,
+  answers: (purpose: Purpose) => must(client.POST("/api/advice/schools", { body: { purpose } })) as Promise<Answered[]>,
+  compare: (rig: Rig, question: string) =>
+    must(client.POST("/api/advice/compare", { body: { rig, question } })) as Promise<Comparison>,
+  preview: (body: Schemas["PreviewRequest"]) => must(client.POST("/api/advice/preview", { body })) as Promise<Preview>,
+  switchFamily: (rig: Rig, family: string) =>
+    must(client.POST("/api/advice/switch", { body: { rig, family } })) as Promise<Switched>,
+  tackle: (rig: Rig) => must(client.POST("/api/tackle", { body: { rig } })) as Promise<Tackle>,
+  fish: () => must(client.GET("/api/book/species")) as Promise<Entry<Species>[]>,
+  keepFish: (key: string, version: number, fields: Species) =>
+    must(client.PUT("/api/book/species/{key}", { params: { path: { key } }, body: { version, fields } })),
+  dropFish: (key: string, version: number) =>
+    must(client.DELETE("/api/book/species/{key}", { params: { path: { key }, query: { version } } })),
+  baits: () => must(client.GET("/api/book/baits")) as Promise<Entry<BaitKind>[]>,
+  keepBait: (key: string, version: number, fields: BaitKind) =>
+    must(client.PUT("/api/book/baits/{key}", { params: { path: { key } }, body: { version, fields } })),
+  dropBait: (key: string, version: number) =>
+    must(client.DELETE("/api/book/baits/{key}", { params: { path: { key }, query: { version } } })),
+  hookPatterns: () => must(client.GET("/api/book/hook-patterns")) as Promise<Entry<HookPattern>[]>,
+  keepHookPattern: (key: string, version: number, fields: HookPattern) =>
+    must(client.PUT("/api/book/hook-patterns/{key}", { params: { path: { key } }, body: { version, fields } })),
+  dropHookPattern: (key: string, version: number) =>
+    must(client.DELETE("/api/book/hook-patterns/{key}", { params: { path: { key }, query: { version } } })),
+  schools: () => must(client.GET("/api/book/schools")),
+  keepSchools: (version: number, choices: Record<string, string>) =>
+    must(client.PUT("/api/book/schools", { body: { version, fields: { id: "schools", choices } } })),
+  rules: (water: string) => must(client.GET("/api/waters/{key}/rules", { params: { path: { key: water } } })),
+  keepRules: (water: string, version: number, fields: PlaceRules) =>
+    must(client.PUT("/api/waters/{key}/rules", { params: { path: { key: water } }, body: { version, fields } })),
+  exampleRules: () => must(client.GET("/api/rules/examples")),
   balance: (rig: Rig, wish: Schemas["Wish"]) => must(client.POST("/api/balance", { body: { rig, wish } })),
   edit: (rig: Rig, change: Change) => must(client.POST("/api/edit", { body: { rig, change } })),
   survey: (swim_id: string) => must(client.GET("/api/surveys/{swim_id}", { params: { path: { swim_id } } })),

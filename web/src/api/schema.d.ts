@@ -2182,6 +2182,7 @@ export interface components {
             attachment_m: number;
             /** Cautions */
             cautions: components["schemas"]["Said"][];
+            feeding: components["schemas"]["Feeding"] | null;
             /** Findings */
             findings: components["schemas"]["Finding"][];
             /** Handles */
@@ -2249,6 +2250,8 @@ export interface components {
             species: string;
             /** Tackle */
             tackle: ("rod" | "pole" | "whip")[];
+            /** Usual Depth M */
+            usual_depth_m: number;
         };
         /**
          * Faulty
@@ -2281,6 +2284,20 @@ export interface components {
             slope: number;
             /** To M */
             to_m: number;
+        };
+        /**
+         * Feeding
+         * @description Where a fish feeds, and how.
+         */
+        Feeding: {
+            /**
+             * Appetite
+             * @enum {string}
+             */
+            appetite: "hardly" | "slowly" | "well" | "poorly";
+            lie: components["schemas"]["Lie"];
+            /** Says */
+            says: string;
         };
         /**
          * Figure

@@ -7,6 +7,7 @@ import type { Draft } from "../document/drafts";
 import { SaveChip } from "../document/SaveChip";
 import { UndoButtons } from "../document/UndoButtons";
 import { type Keeper, useAutosave } from "../document/useAutosave";
+import { purposeOf } from "../method/purpose";
 import { Scene } from "../scene/Scene";
 import { BeadLine } from "../shell/BeadLine";
 import { Button } from "../shell/Button";
@@ -25,6 +26,7 @@ import { Verdict } from "./Verdict";
 
 const RigsDialog = lazy(() => import("./RigsDialog"));
 const NewRig = lazy(() => import("./NewRig"));
+const FamilyChooser = lazy(() => import("../method/FamilyChooser"));
 
 type Props = {
   kept: KeptRig;
@@ -58,7 +60,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   );
   const [selected, setSelected] = useState<string | null>(null);
   const [metal, setMetal] = useState<string | null>(null);
-  const [sheet, setSheet] = useState<"rigs" | "new" | null>(null);
+  const [sheet, setSheet] = useState<"rigs" | "new" | "family" | null>(null);
   const [keys, setKeys] = useState(false);
   const [pinned, setPinned] = useState<Evaluation | null>(null);
   const spoken = useRef<HTMLDivElement>(null);
@@ -86,6 +88,25 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
     await api.createRig({ ...rig, id, name: `${rig.name} (copy)`.slice(0, 80) });
     onReload();
     go(`/bench/${id}`);
+  };
+  const toFamily = async (family: string) => {
+    const name = catalogue.families.find((f) => f.id === family)?.name ?? family;
+    let dropped: string[] = [];
+    const done = await bench.ask(async (now) => {
+      const switched = await api.switchFamily(now, family);
+      dropped = switched.dropped;
+      const wish = { pattern: switched.rig.pattern, max_pieces: 20, material: metal, keep_heavy: false };
+      // Without the weights in the box the rig is still what was asked for: the bench says what is missing.
+      return api.balance(switched.rig, wish).then(
+        (p) => p.rig,
+        () => switched.rig,
+      );
+    });
+    setSheet(null);
+    if (!done) return;
+    const lost = dropped.length ? ` Not kept: ${dropped.join("; ")}.` : " Everything else was kept.";
+    bench.setSaid({ tone: "note", text: `Now: ${name}.${lost} Undo brings back what was.` });
+    announce(`Now ${name}.`);
   };
   const setStop = async () => {
     if (await bench.edit({ do: "set-stop" })) announce("Stop set.");
@@ -198,6 +219,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
           onMetal={setMetal}
           onBalance={balance}
           onSetStop={setStop}
+          onFamily={() => setSheet("family")}
         />
       </Grid>
       <div ref={spoken} className="bw-hidden" aria-live="polite" data-testid="spoken">
@@ -211,6 +233,16 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
             catalogue={catalogue}
             onStart={() => setSheet("new")}
             onClose={() => setSheet((s) => (s === "rigs" ? null : s))}
+          />
+        )}
+        {sheet === "family" && (
+          <FamilyChooser
+            catalogue={catalogue}
+            purpose={purposeOf(rig)}
+            present={rig.family}
+            busy={bench.busy}
+            onChoose={toFamily}
+            onClose={() => setSheet((s) => (s === "family" ? null : s))}
           />
         )}
         {sheet === "new" && <NewRig catalogue={catalogue} onClose={() => setSheet(null)} />}

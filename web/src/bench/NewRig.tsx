@@ -1,8 +1,10 @@
-import { Box, Input, Stack, Text } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useId, useState } from "react";
+import { Box, Grid, Input, Stack, Text } from "@chakra-ui/react";
+import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Shapes } from "lucide-react";
+import { lazy, Suspense, useId, useMemo, useState } from "react";
 import { useNavigate } from "react-router";
-import { api, type Catalogue, Refusal } from "../api/client";
+import { api, type Catalogue, type Conditions, type Purpose, Refusal } from "../api/client";
+import { Reasons } from "../method/Reasons";
 import { Button } from "../shell/Button";
 import { Choice } from "../shell/Choice";
 import { QuantityField } from "../shell/QuantityField";
@@ -10,35 +12,66 @@ import { Sheet } from "../shell/Sheet";
 import { capital } from "../units/vocabulary";
 import { useSwims } from "./useSwims";
 
-/** Three choices to a rig: family, fish, water. It is balanced from the box when that is possible. */
+const FamilyChooser = lazy(() => import("../method/FamilyChooser"));
+const USUAL_ROD_M = { rod: 3.9, pole: 11, whip: 5 } as const;
+
+/** Fish, water and rod to a rig: the family that suits is proposed, and balanced from the box when that is possible. */
 export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; onClose: () => void }) {
   const queries = useQueryClient();
   const go = useNavigate();
   const nameId = useId();
   const swims = useSwims();
   const box = useQuery({ queryKey: ["box"], queryFn: api.box });
-  const [family, setFamily] = useState(catalogue.families[0]?.id ?? "");
-  const [species, setSpecies] = useState(catalogue.families[0]?.species ?? "");
+  const [chosen, setChosen] = useState<string | null>(null);
+  const [species, setSpecies] = useState("rudd");
   const [swim, setSwim] = useState("");
   const [depth, setDepth] = useState(1.5);
+  const [tackle, setTackle] = useState<Conditions["tackle"]>("rod");
+  const [rodM, setRodM] = useState<number>(USUAL_ROD_M.rod);
+  const [distance, setDistance] = useState(12);
+  const [current, setCurrent] = useState(0);
   const [name, setName] = useState("");
   const [failed, setFailed] = useState("");
   const [busy, setBusy] = useState(false);
+  const [drawn, setDrawn] = useState(false);
 
-  const chosen = catalogue.families.find((f) => f.id === family);
+  const place = swims.list.find((s) => s.swim.id === swim)?.water;
+  const purpose = useMemo<Purpose>(
+    () => ({
+      water: place ?? { name: "", swim: null, depth_m: depth, temperature_c: 15, salinity: 0 },
+      species,
+      lie: null,
+      conditions: { tackle, rod_m: rodM, distance_m: distance, current_m_s: current } as Conditions,
+      clear: false,
+      month: new Date().getMonth() + 1,
+      rules: null,
+      schools: {},
+    }),
+    [place, depth, species, tackle, rodM, distance, current],
+  );
+  const suits = useQuery({
+    queryKey: ["suits", purpose],
+    queryFn: () => api.suits(purpose),
+    placeholderData: keepPreviousData,
+    retry: false,
+  });
+  const ranked = suits.data?.ranked ?? [];
+  const suit = ranked.find((s) => s.family === chosen) ?? ranked[0];
+  const family = catalogue.families.find((f) => f.id === suit?.family);
+
   const start = async () => {
+    if (!family) return;
     setBusy(true);
     setFailed("");
     try {
-      const place = swims.list.find((s) => s.swim.id === swim);
-      const water = place?.water ?? { name: "", swim: null, depth_m: depth, temperature_c: 15, salinity: 0 };
       const fish = catalogue.species.find((s) => s.id === species)?.name ?? "Rig";
       const began = await api.startRig({
-        family,
+        family: family.id,
         species,
-        water,
-        name: name.trim() || `${capital(fish)}, ${chosen?.name.split(",")[0] ?? family}`,
+        water: purpose.water,
+        name: name.trim() || `${capital(fish)}, ${family.name.split(",")[0]}`.slice(0, 80),
         spec: null,
+        conditions: purpose.conditions as Conditions,
       });
       const wish = { pattern: began.pattern, max_pieces: 20, material: null, keep_heavy: false };
       // Without enough shot in the box the rig is still worth having: the bench says what is missing.
@@ -64,21 +97,6 @@ export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; o
     <Sheet title="Start a rig" onClose={onClose}>
       <Stack gap="4">
         <Choice
-          label="Family"
-          value={family}
-          hint={chosen?.says}
-          onChange={(id) => {
-            setFamily(id);
-            setSpecies(catalogue.families.find((f) => f.id === id)?.species ?? species);
-          }}
-        >
-          {catalogue.families.map((f) => (
-            <option key={f.id} value={f.id}>
-              {f.name}
-            </option>
-          ))}
-        </Choice>
-        <Choice
           label="Fish"
           value={species}
           onChange={setSpecies}
@@ -101,6 +119,57 @@ export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; o
         {swim === "" && (
           <QuantityField label="Plumbed depth" name="new-depth" value={depth} quantity="depth" onChange={setDepth} />
         )}
+        <Grid templateColumns="1fr 1fr" gap="3" alignItems="end">
+          <Choice
+            label="Tackle"
+            value={tackle}
+            onChange={(t) => {
+              const kind = t as Conditions["tackle"];
+              setTackle(kind);
+              setRodM(USUAL_ROD_M[kind]);
+              setDistance(kind === "rod" ? 12 : kind === "pole" ? 8 : 4);
+            }}
+          >
+            <option value="rod">rod and reel</option>
+            <option value="pole">pole</option>
+            <option value="whip">whip</option>
+          </Choice>
+          <QuantityField label="Its length" name="new-rod" value={rodM} quantity="depth" onChange={setRodM} />
+          <QuantityField
+            label="Distance"
+            name="new-distance"
+            value={distance}
+            quantity="distance"
+            onChange={setDistance}
+          />
+          <QuantityField
+            label="Current on top"
+            name="new-current"
+            value={current}
+            quantity="speed"
+            onChange={setCurrent}
+          />
+        </Grid>
+        <Box>
+          <Choice label="Rig family, the best suited first" value={family?.id ?? ""} onChange={setChosen}>
+            {ranked
+              .filter((s) => s.possible)
+              .map((s) => (
+                <option key={s.family} value={s.family}>
+                  {s.name}
+                </option>
+              ))}
+          </Choice>
+          {suit && <Reasons reasons={suit.reasons} possible={suit.possible} />}
+          {suits.isError && (
+            <Text role="alert" color="float" fontSize="sm">
+              {suits.error.message}
+            </Text>
+          )}
+          <Button size="sm" mt="2" onClick={() => setDrawn(true)}>
+            <Shapes aria-hidden="true" /> See all twenty drawn
+          </Button>
+        </Box>
         <Box>
           <label htmlFor={nameId} className="bw-label">
             Name, if you like
@@ -112,10 +181,25 @@ export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; o
             {failed}
           </Text>
         )}
-        <Button variant="solid" disabled={busy} onClick={start}>
+        <Button variant="solid" disabled={busy || !family} onClick={start}>
           Put it on the bench
         </Button>
       </Stack>
+      <Suspense>
+        {drawn && (
+          <FamilyChooser
+            catalogue={catalogue}
+            purpose={purpose}
+            present={family?.id ?? null}
+            busy={busy}
+            onChoose={(id) => {
+              setChosen(id);
+              setDrawn(false);
+            }}
+            onClose={() => setDrawn(false)}
+          />
+        )}
+      </Suspense>
     </Sheet>
   );
 }

@@ -1,6 +1,6 @@
 /** The keys of the bench and what they do: the one list, for the handler's tests and the help. */
 export const KEYS: [string, string][] = [
-  ["1 – 5", "station: Water, Fish & bait, Float, Load, Stop"],
+  ["1 – 6", "station: Water, Fish & bait, Float, Line & hook, Load, Stop"],
   ["[  ]", "previous, next piece on the line"],
   ["↑  ↓", "slide the piece 1 cm up or down; with Shift 5 cm"],
   ["+  −", "next size up or down"],
@@ -28,7 +28,7 @@ export function commandOf(e: KeyLike): Command | null {
     return key === "y" ? { do: "redo" } : null;
   }
   if (e.altKey) return null;
-  if (/^[1-5]$/.test(key)) return { do: "station", index: Number(key) - 1 };
+  if (/^[1-6]$/.test(key)) return { do: "station", index: Number(key) - 1 };
   switch (key) {
     case "[":
       return { do: "piece", step: -1 };

@@ -7,7 +7,12 @@ const rig = {
   species: "rudd",
   water: { depth_m: 1.9, temperature_c: 16 },
   aim: { bait_from: "surface", bait_m: 0.9, tip_m: 0.005 },
-  components: [{ kind: "float", label: "3BB", spec: { type: "straight-waggler" } }],
+  components: [
+    { kind: "line", role: "main", diameter_m: 0.00016 },
+    { kind: "float", label: "3BB", spec: { type: "straight-waggler" } },
+    { kind: "line", role: "hooklength", diameter_m: 0.0001 },
+    { kind: "hook", label: "hook 18" },
+  ],
 } as unknown as Rig;
 const catalogue = {
   species: [{ id: "rudd", name: "rudd" }],
@@ -30,13 +35,21 @@ it("shows each bead's value in the person's words and units", () => {
     "Water: 1.90 m, 16.0 °C",
     "Fish & bait: Rudd, 90 cm down",
     "Bobber: 3BB, straight waggler",
+    "Line & hook: 0.16 to 0.10 mm, hook 18",
     "Load: 1.36 g of 1.36 g",
     "Stop: 72 cm to the hook",
   ]);
 });
 
 it("takes the worst finding of a station as its state", () => {
-  expect(states(null)).toEqual({ water: "settled", bait: "settled", float: "settled", load: "refuse", stop: "note" });
+  expect(states(null)).toEqual({
+    water: "settled",
+    bait: "settled",
+    float: "settled",
+    line: "settled",
+    load: "refuse",
+    stop: "note",
+  });
 });
 
 it("marks the station whose field the server refused", () => {

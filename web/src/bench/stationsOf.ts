@@ -3,10 +3,10 @@ import type { Bead, BeadState } from "../shell/BeadLine";
 import { type Units, write } from "../units/quantity";
 import { capital, type Vocabulary, word } from "../units/vocabulary";
 
-export type StationId = "water" | "bait" | "float" | "load" | "stop";
+export type StationId = "water" | "bait" | "float" | "line" | "load" | "stop";
 export type Station = Bead<StationId>;
 
-export const STATIONS: StationId[] = ["water", "bait", "float", "load", "stop"];
+export const STATIONS: StationId[] = ["water", "bait", "float", "line", "load", "stop"];
 
 /** What stands on each bead: its name, one line of its present value, and its state. */
 export function stationsOf(
@@ -28,6 +28,7 @@ export function stationsOf(
     float: float
       ? `${float.label}, ${afloat?.tested ? `tests as ${write(afloat.capacity_kg, "load", units)}` : kind.split(",")[0]}`
       : "none",
+    line: lineValue(rig),
     load: afloat
       ? `${write(afloat.carried_kg, "load", units)} of ${afloat.wanted_kg === null ? "none" : write(afloat.wanted_kg, "load", units)}`
       : "…",
@@ -37,10 +38,19 @@ export function stationsOf(
     water: "Water",
     bait: "Fish & bait",
     float: capital(word("float", vocabulary)),
+    line: "Line & hook",
     load: "Load",
     stop: "Stop",
   };
   return STATIONS.map((id) => ({ id, name: names[id], value: values[id], state: stateOf(id, evaluation, refusal) }));
+}
+
+function lineValue(rig: Rig): string {
+  const lines = rig.components.filter((c) => c.kind === "line");
+  const [main, leader] = [lines[0], lines.at(-1)];
+  const mm = (l: typeof main) => (l ? (l.diameter_m * 1000).toFixed(2) : "");
+  const hook = rig.components.findLast((c) => c.kind === "hook");
+  return `${mm(main)} to ${mm(leader)} mm, ${hook?.label ?? ""}`;
 }
 
 const PATH_STATION: [string, StationId][] = [

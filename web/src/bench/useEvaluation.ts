@@ -1,5 +1,7 @@
+import { useMemo } from "react";
 import { api, type Evaluation, type Refusal, type Rig } from "../api/client";
 import { useAnswer } from "../document/useAnswer";
+import { useDay } from "../place/day";
 
 export type Answer = {
   /** The last true answer, and the rig it is true of. */
@@ -9,8 +11,10 @@ export type Answer = {
   waiting: boolean;
 };
 
-/** The core's answer for the present rig. */
+/** The core's answer for the present rig, judged by the rules of its place for the angler's day. */
 export function useEvaluation(rig: Rig): Answer {
-  const { answer, ...rest } = useAnswer(rig, api.evaluate);
-  return { evaluation: answer, ...rest };
+  const day = useDay();
+  const question = useMemo(() => ({ rig, day }), [rig, day]);
+  const { answer, of, ...rest } = useAnswer(question, api.evaluate);
+  return { evaluation: answer, of: of?.rig ?? null, ...rest };
 }

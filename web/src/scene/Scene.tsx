@@ -9,8 +9,8 @@ import { colour } from "./colour";
 import { course } from "./course";
 import { Fixed } from "./Fixed";
 import { drawnHandles, Pieces } from "./Pieces";
+import { FloatInWater, RodLine } from "./Rigged";
 import { RoundGlass } from "./RoundGlass";
-import { StandingFloat } from "./StandingFloat";
 import { fitLower, fitView, toPx, type View } from "./scale";
 
 export type Slide = {
@@ -31,7 +31,6 @@ type Props = {
   units: Units;
 };
 
-const LEAST_FLOAT_PX = 40;
 const LOWER_M = 1.4;
 
 /** The water to scale with the rig in it. It draws an answer; it computes nothing of the rig. */
@@ -52,8 +51,11 @@ export function Scene(props: Props) {
   const surface = toPx(view, 0);
   const glass = Math.min(92, width * 0.17, height * 0.17);
   const glassX = width - Math.max(glass + 22, 106);
-  // In a narrow drawing the labels start below the glass and its caption.
-  const labelsFrom = narrow ? 2 * glass + 145 : Math.max(surface, 0) + 16;
+  const drawn = drawnHandles(evaluation, line);
+  // Labels start below the glass and its caption in a narrow drawing, and where everything hangs beside it.
+  const captionFoot = 2 * glass + 95;
+  const beside = drawn.every((d) => d.centre.y < captionFoot);
+  const labelsFrom = narrow ? 2 * glass + 145 : beside ? captionFoot : Math.max(surface, 0) + 16;
 
   return (
     <Box ref={box} position="absolute" inset="0" overflow="hidden" borderRadius="l3">
@@ -78,7 +80,7 @@ export function Scene(props: Props) {
         <FloatInWater evaluation={evaluation} x={x} surface={surface} view={view} />
         <Fixed rig={rig} evaluation={evaluation} line={line} view={view} units={units} />
         <Pieces
-          drawn={drawnHandles(evaluation, line)}
+          drawn={drawn}
           rig={rig}
           selected={props.selected}
           units={units}
@@ -103,48 +105,6 @@ export function Scene(props: Props) {
       )}
     </Box>
   );
-}
-
-function FloatInWater({
-  evaluation,
-  x,
-  surface,
-  view,
-}: {
-  evaluation: Evaluation;
-  x: number;
-  surface: number;
-  view: View;
-}) {
-  const float = evaluation.afloat;
-  const widest = 2 * Math.max(...float.outline.map(([, r = 0]) => r));
-  // In deep water a float to scale would be a speck: it is drawn larger, about its waterline.
-  const along = Math.max(view.pxPerM, LEAST_FLOAT_PX / float.length_m);
-  const across = Math.max(along, Math.min(11 / widest, 6 * along));
-  return (
-    <StandingFloat
-      outline={float.outline}
-      paintM={float.paint_m}
-      baseM={float.base_m}
-      leanRad={float.lean_rad}
-      x={x}
-      surfaceY={surface}
-      pxPerM={along}
-      acrossPxPerM={across}
-    />
-  );
-}
-
-type RodLineProps = { rig: Rig; x: number; surface: number; view: View; evaluation: Evaluation };
-
-/** The line from the rod: over the water to a float held at its top, under it to a bottom-end float. */
-function RodLine({ rig, x, surface, view, evaluation }: RodLineProps) {
-  const float = rig.components.find((c) => c.kind === "float");
-  const y = Math.max(surface - 30, toPx(view, evaluation.attachment_m));
-  const from = float?.mount.startsWith("bottom-end")
-    ? `M0 ${surface + 3} C${x * 0.6} ${surface + 3} ${x - 20} ${surface + 6} ${x} ${y}`
-    : `M0 ${Math.max(8, surface - 90)} Q${x * 0.6} ${surface - 18} ${x} ${Math.min(y, surface - 4)}`;
-  return <path d={from} fill="none" stroke={colour("soft")} strokeWidth="1.3" />;
 }
 
 const START_PX = { mouse: 4, touch: 8 };

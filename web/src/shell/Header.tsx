@@ -11,6 +11,7 @@ const KeysDialog = lazy(() => import("./KeysDialog"));
 const SCREENS: [string, string, string[]][] = [
   ["/water", "Water", ["/water"]],
   ["/bench", "Bench", ["/", "/bench"]],
+  ["/book", "Book", ["/book"]],
 ];
 
 type Props = { children?: ReactNode; keysOpen?: boolean; onKeys?: (open: boolean) => void };

@@ -3,14 +3,16 @@ import { X } from "lucide-react";
 import type { ReactNode } from "react";
 import { Button } from "./Button";
 
+type Props = { title: string; onClose: () => void; children: ReactNode; wide?: boolean };
+
 /** A dialog with a title and a way out; a sheet from below on a phone. */
-export function Sheet({ title, onClose, children }: { title: string; onClose: () => void; children: ReactNode }) {
+export function Sheet({ title, onClose, children, wide = false }: Props) {
   return (
     <Dialog.Root open onOpenChange={(d) => !d.open && onClose()}>
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner>
-          <Dialog.Content>
+          <Dialog.Content maxW={wide ? "1080px" : undefined}>
             <Dialog.Header>
               <Dialog.Title>{title}</Dialog.Title>
               <Button variant="quiet" size="icon" aria-label="Close" onClick={onClose}>

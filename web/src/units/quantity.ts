@@ -36,8 +36,9 @@ const TO_MS: Record<string, number> = {
   kn: 0.514444,
 };
 const G_M_S2 = 9.80665;
+const POUND = 0.45359237;
 /** A pull in grams, as it is felt on the line. */
-const TO_N: Record<string, number> = { g: G_M_S2 / 1000, kg: G_M_S2, n: 1 };
+const TO_N: Record<string, number> = { g: G_M_S2 / 1000, kg: G_M_S2, lb: G_M_S2 * POUND, n: 1 };
 const TO_S: Record<string, number> = { s: 1, sec: 1, min: 60, h: 3600 };
 
 const tidy = (value: number, digits: number) => {
@@ -75,8 +76,12 @@ export function write(value: number, quantity: Quantity, units: Units): string {
       return `${tidy(value, 1)} s`;
     case "angle":
       return `${tidy(value, 0)}°`;
-    case "force":
-      return `${tidy((value / G_M_S2) * 1000, 2)} g`;
+    case "force": {
+      const kg = value / G_M_S2;
+      // A fish's pull is grams, a line's strength is kilograms or pounds.
+      if (Math.abs(kg) >= 0.2) return units.mass === "oz" ? `${tidy(kg / POUND, 1)} lb` : `${tidy(kg, 2)} kg`;
+      return `${tidy(kg * 1000, 2)} g`;
+    }
     case "share":
       return `${tidy(value * 100, 0)} %`;
     case "plain":

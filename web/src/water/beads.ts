@@ -2,7 +2,7 @@ import type { Picture, Refusal, Survey } from "../api/client";
 import type { Bead, BeadState } from "../shell/BeadLine";
 import { type Units, write } from "../units/quantity";
 
-export type PanelId = "plumb" | "depths" | "level" | "current" | "light" | "marks" | "devices";
+export type PanelId = "plumb" | "depths" | "level" | "current" | "light" | "marks" | "rules" | "devices";
 
 export const PANELS: Record<PanelId, string> = {
   plumb: "Plumb",
@@ -11,6 +11,7 @@ export const PANELS: Record<PanelId, string> = {
   current: "Current",
   light: "Wind & light",
   marks: "Fish marks",
+  rules: "Rules",
   devices: "Devices & files",
 };
 
@@ -41,6 +42,7 @@ export function beadsOf(
     current: picture?.profile ? `${write(picture.profile.surface_ms, "speed", units)} on top` : "still",
     light: picture ? `chop ${write(picture.chop.height_m, "line", units)}, ${picture.light.tip.colour} tip` : "…",
     marks: survey.marks.length ? many(survey.marks.length, "mark") : "none",
+    rules: "what the place allows",
     devices: "sounder, gauge, weather",
   };
   const state = (id: PanelId): BeadState => {

@@ -1,5 +1,9 @@
-import { Stack } from "@chakra-ui/react";
+import { Box, Grid, Stack, Text } from "@chakra-ui/react";
+import { Shapes } from "lucide-react";
+import { Link } from "react-router";
 import type { Rig } from "../../api/client";
+import { FishFacts } from "../../method/FishFacts";
+import { Button } from "../../shell/Button";
 import { Choice } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { write } from "../../units/quantity";
@@ -8,15 +12,21 @@ import { capital, word } from "../../units/vocabulary";
 import { Facts } from "./Facts";
 import { problemAt, type StationProps } from "./Panel";
 
-export function BaitStation({ bench, answer, catalogue }: StationProps) {
+const hookName = (size: number) => (size < 0 ? `${-size}/0` : String(size));
+
+export function BaitStation({ bench, answer, catalogue, onFamily }: StationProps) {
   const { units, vocabulary } = useSettings();
   const { rig } = bench;
   const hook = rig.components.findLast((c) => c.kind === "hook");
-  const bait = rig.components.find((c) => c.kind === "bait");
+  const bait = rig.components.findLast((c) => c.kind === "bait");
   const species = catalogue.species.find((s) => s.id === rig.species);
+  const kind = catalogue.baits.find((b) => b.id === bait?.item);
+  const family = catalogue.families.find((f) => f.id === rig.family);
   const aim = (part: Partial<Rig["aim"]>) => bench.put({ ...rig, aim: { ...rig.aim, ...part } });
   const fromBed = rig.aim.bait_from === "bed";
-  const pulls = answer.evaluation?.ledger.find((e) => e.kind === "bait");
+  const pulls = answer.evaluation?.ledger.findLast((e) => e.kind === "bait");
+  const usual = species ? catalogue.baits.filter((b) => species.baits.includes(b.id)) : [];
+  const others = catalogue.baits.filter((b) => !usual.includes(b));
 
   const turnOver = (from: string) => {
     // The bait stays where it hangs; only what it is measured from changes.
@@ -26,60 +36,102 @@ export function BaitStation({ bench, answer, catalogue }: StationProps) {
 
   return (
     <Stack gap="4">
+      <Box>
+        <Text className="bw-label">Rig family</Text>
+        <Button w="100%" onClick={onFamily}>
+          <Shapes aria-hidden="true" />
+          <Text as="span" truncate>
+            {family ? capital(family.name) : "Of its own kind"}
+          </Text>
+          <span className="bw-hidden">: see which suits</span>
+        </Button>
+        {family && (
+          <Text fontSize="sm" color="soft" mt="1">
+            {family.special}
+          </Text>
+        )}
+      </Box>
       <Choice
         label="Fish"
         value={rig.species ?? ""}
-        hint={species?.says}
         onChange={(id) => void bench.edit({ do: "change-species", species: id })}
       >
-        {!species && <option value="">any fish</option>}
+        {!species && <option value={rig.species ?? ""}>{rig.species ?? "any fish"}</option>}
         {catalogue.species.map((s) => (
           <option key={s.id} value={s.id}>
             {s.name}
           </option>
         ))}
       </Choice>
+      {species && <FishFacts species={species} feeds={answer.evaluation?.feeding?.says} />}
+      <Grid templateColumns="1fr 1fr" gap="3" alignItems="end">
+        <Choice label="Bait hangs" value={rig.aim.bait_from} onChange={turnOver}>
+          <option value="bed">off the {word("bed", vocabulary)}</option>
+          <option value="surface">below the surface</option>
+        </Choice>
+        <QuantityField
+          label={fromBed ? "by" : "at"}
+          name={`${rig.id}-bait`}
+          value={rig.aim.bait_m}
+          quantity="line"
+          problem={problemAt(answer, "aim", "bait_m") ?? problemAt(answer, "aim")}
+          onChange={(bait_m) => aim({ bait_m })}
+        />
+      </Grid>
+      {fromBed && rig.aim.bait_m < 0 && (
+        <Text fontSize="sm" color="soft">
+          Less than 0: {write(-rig.aim.bait_m, "line", units)} of line is laid on.
+        </Text>
+      )}
       <Choice label="Bait" value={bait?.item ?? ""} onChange={(id) => void bench.edit({ do: "change-bait", bait: id })}>
-        {!bait && <option value="">no bait</option>}
-        {catalogue.baits.map((b) => (
-          <option key={b.id} value={b.id}>
-            {b.name}
-          </option>
-        ))}
+        {!kind && <option value={bait?.item ?? ""}>{bait?.label ?? "no bait"}</option>}
+        {usual.length > 0 && species && (
+          <optgroup label={`usual for ${species.name}`}>
+            {usual.map((b) => (
+              <option key={b.id} value={b.id}>
+                {b.name}
+              </option>
+            ))}
+          </optgroup>
+        )}
+        <optgroup label={usual.length ? "others" : "baits"}>
+          {others.map((b) => (
+            <option key={b.id} value={b.id}>
+              {b.name}
+            </option>
+          ))}
+        </optgroup>
       </Choice>
-      <Choice
-        label="Hook size"
-        value={String(hook?.size ?? "")}
-        onChange={(size) => void bench.edit({ do: "change-hook", size: Number(size) })}
-      >
-        {catalogue.hooks.map((h) => (
-          <option key={h.size} value={h.size}>
-            {h.label}
-          </option>
-        ))}
-      </Choice>
-      <Choice label="Bait hangs" value={rig.aim.bait_from} onChange={turnOver}>
-        <option value="bed">so high off the {word("bed", vocabulary)}</option>
-        <option value="surface">so far below the surface</option>
-      </Choice>
-      <QuantityField
-        label={fromBed ? `Height off the ${word("bed", vocabulary)}` : "Depth below the surface"}
-        name={`${rig.id}-bait`}
-        value={rig.aim.bait_m}
-        quantity="line"
-        problem={problemAt(answer, "aim", "bait_m") ?? problemAt(answer, "aim")}
-        hint={fromBed ? "Less than 0 lays so much line on." : undefined}
-        onChange={(bait_m) => aim({ bait_m })}
-      />
-      <Facts
-        rows={[
-          ["Bait", bait ? `${capital(bait.label)}, ${(bait.mass_kg * 1e6).toFixed(0)} mg` : "none"],
-          pulls
-            ? ["It pulls, as lead", `${(pulls.lead_kg * 1e6).toFixed(1)} mg${pulls.pull_n < 0 ? ": it floats" : ""}`]
-            : null,
-          ["Wanted now", `${write(rig.aim.bait_m, "line", units)} ${fromBed ? "off the bed" : "down"}`],
-        ]}
-      />
+      {kind && (
+        <Facts
+          rows={[
+            ["Weighs", `${(kind.mass_kg * 1000).toFixed(kind.mass_kg < 0.001 ? 3 : 1)} g`],
+            pulls
+              ? [
+                  "Under water, as lead",
+                  `${(pulls.lead_kg * 1e6).toFixed(0)} mg${pulls.pull_n < 0 ? ": it floats" : ""}`,
+                ]
+              : null,
+            [
+              "Hooks that suit",
+              `${hookName(kind.hooks[0])} to ${hookName(kind.hooks[1])}; on: ${hookName(hook?.size ?? 0)}`,
+            ],
+            kind.lasts_casts
+              ? ["Lasts", `about ${kind.lasts_casts} ${kind.lasts_casts === 1 ? "cast" : "casts"}`]
+              : null,
+          ]}
+        />
+      )}
+      {kind && (
+        <Box fontSize="sm">
+          {kind.notes && <Text fontWeight="semibold">Your note: {kind.notes}</Text>}
+          <Text>{kind.mounted}</Text>
+          <Text color="soft">Fails: {kind.fails}</Text>
+        </Box>
+      )}
+      <Link className="bw-link" to={`/book/fish/${rig.species ?? ""}`}>
+        Change fish, baits and hooks in the book
+      </Link>
     </Stack>
   );
 }

@@ -1,6 +1,8 @@
 import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
 import { Scale } from "lucide-react";
+import { useState } from "react";
 import type { Evaluation, ShotStock } from "../../api/client";
+import { patternsOf } from "../../method/patterns";
 import { Button } from "../../shell/Button";
 import { Choice } from "../../shell/Choice";
 import { type Units, write } from "../../units/quantity";
@@ -32,7 +34,7 @@ export function LoadStation({ bench, answer, catalogue, box, selected, metal, on
       <Grid templateColumns="1fr 116px" gap="3" alignItems="end">
         <Choice label="Pattern" value={pattern?.id ?? ""} onChange={(id) => bench.put({ ...rig, pattern: id })}>
           {!pattern && <option value="">choose one</option>}
-          {catalogue.patterns.map((p) => (
+          {patternsOf(catalogue, rig).map((p) => (
             <option key={p.id} value={p.id}>
               {p.name}
             </option>
@@ -49,6 +51,9 @@ export function LoadStation({ bench, answer, catalogue, box, selected, metal, on
       <Button variant="solid" onClick={() => onBalance()} disabled={bench.busy || !pattern} title="Balance (B)">
         <Scale aria-hidden="true" /> Balance from the box
       </Button>
+      {rig.components.some((c) => (c.kind === "shot" || c.kind === "weight") && c.material === "lead") && (
+        <NonLead bench={bench} catalogue={catalogue} />
+      )}
       <Proposals bench={bench} answer={answer} catalogue={catalogue} metal={metal} />
       <Box>
         <Text as="h2" className="bw-label">
@@ -67,6 +72,29 @@ export function LoadStation({ bench, answer, catalogue, box, selected, metal, on
       </Box>
       {answer.evaluation && <LedgerTable entries={answer.evaluation.ledger} units={units} />}
     </Stack>
+  );
+}
+
+/** The same pull in another metal, with one press. */
+function NonLead({ bench, catalogue }: Pick<StationProps, "bench" | "catalogue">) {
+  const [metal, setMetal] = useState("tin");
+  return (
+    <Flex gap="2" align="end">
+      <Box flex="1">
+        <Choice label="Where lead is not allowed" value={metal} onChange={setMetal}>
+          {catalogue.weights
+            .filter((m) => m.id !== "lead")
+            .map((m) => (
+              <option key={m.id} value={m.id}>
+                {m.name}
+              </option>
+            ))}
+        </Choice>
+      </Box>
+      <Button disabled={bench.busy} onClick={() => void bench.edit({ do: "change-metal", material: metal })}>
+        Same pull, no lead
+      </Button>
+    </Flex>
   );
 }
 

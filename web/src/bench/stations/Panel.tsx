@@ -1,5 +1,6 @@
 import { Box, Heading } from "@chakra-ui/react";
 import { type BoxItem, type Catalogue, sentenceOf } from "../../api/client";
+import { Cautions } from "../../place/Cautions";
 import { useSettings } from "../../units/settings";
 import { capital, word } from "../../units/vocabulary";
 import type { StationId } from "../stationsOf";
@@ -7,6 +8,7 @@ import type { BenchState } from "../useBench";
 import type { Answer } from "../useEvaluation";
 import { BaitStation } from "./BaitStation";
 import { FloatStation } from "./FloatStation";
+import { LineStation } from "./LineStation";
 import { LoadStation } from "./LoadStation";
 import { StopStation } from "./StopStation";
 import { WaterStation } from "./WaterStation";
@@ -21,12 +23,14 @@ export type StationProps = {
   onMetal: (metal: string | null) => void;
   onBalance: (pattern?: string) => void;
   onSetStop: () => void;
+  onFamily: () => void;
 };
 
 const STATION: Record<StationId, (props: StationProps) => React.ReactNode> = {
   water: WaterStation,
   bait: BaitStation,
   float: FloatStation,
+  line: LineStation,
   load: LoadStation,
   stop: StopStation,
 };
@@ -35,10 +39,13 @@ const STATION: Record<StationId, (props: StationProps) => React.ReactNode> = {
 export function Panel({ station, ...props }: StationProps & { station: StationId }) {
   const { vocabulary } = useSettings();
   const Station = STATION[station];
+  const { water } = props.bench.rig;
+  const place = water.swim ?? (water.name || "anywhere");
   const title = {
     water: "Water",
     bait: "Fish & bait",
     float: capital(word("float", vocabulary)),
+    line: "Line & hook",
     load: "Load",
     stop: "Stop",
   }[station];
@@ -59,6 +66,11 @@ export function Panel({ station, ...props }: StationProps & { station: StationId
       <Heading as="h1" fontFamily="heading" fontSize="2xl" fontWeight="bold" lineHeight="1.1" mb="4">
         {title}
       </Heading>
+      <Cautions
+        key={`${place}-${station}`}
+        place={place}
+        cautions={props.answer.evaluation?.cautions.filter((c) => c.station === station) ?? []}
+      />
       <Station {...props} />
     </Box>
   );

@@ -1,6 +1,7 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, type Proposal, Refusal } from "../../api/client";
+import { patternsOf } from "../../method/patterns";
 import { Button } from "../../shell/Button";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
@@ -21,7 +22,7 @@ export function Proposals({ bench, catalogue, metal }: Props) {
     retry: false,
     queryFn: async (): Promise<Row[]> => {
       const found: Row[] = [];
-      for (const { id, name } of catalogue.patterns) {
+      for (const { id, name } of patternsOf(catalogue, rig)) {
         const wish = { pattern: id, max_pieces: 20, material: metal, keep_heavy: false };
         try {
           found.push({ id, name, proposal: await api.balance(rig, wish), sentence: "" });

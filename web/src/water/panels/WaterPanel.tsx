@@ -9,6 +9,7 @@ import { LevelPanel } from "./LevelPanel";
 import { LightPanel } from "./LightPanel";
 import { MarksPanel } from "./MarksPanel";
 import { PlumbPanel } from "./PlumbPanel";
+import { RulesPanel } from "./RulesPanel";
 
 export type PanelProps = {
   state: SurveyState;
@@ -31,6 +32,7 @@ const PANEL: Record<PanelId, (props: PanelProps) => React.ReactNode> = {
   current: CurrentPanel,
   light: LightPanel,
   marks: MarksPanel,
+  rules: RulesPanel,
   devices: DevicesPanel,
 };
 

@@ -1,0 +1,78 @@
+import { Box, Grid, Text } from "@chakra-ui/react";
+import type { Catalogue, Component, LineFact } from "../../api/client";
+import { Choice } from "../../shell/Choice";
+import { write } from "../../units/quantity";
+import { useSettings } from "../../units/settings";
+import { capital } from "../../units/vocabulary";
+import type { BenchState } from "../useBench";
+
+type Line = Extract<Component, { kind: "line" }>;
+type Props = { line: Line; fact: LineFact | undefined; bench: BenchState; catalogue: Catalogue; name: string };
+
+/** One line of the rig: material, diameter, knot, whether it floats, and what they come to. */
+export function LineRow({ line, fact, bench, catalogue, name }: Props) {
+  const { units } = useSettings();
+  const change = (part: { material?: string; diameter_m?: number; greased?: boolean }) =>
+    void bench.edit({ do: "change-line", role: line.role as "main" | "top-shot" | "hooklength", ...part });
+  const knot = (id: string) =>
+    bench.put({
+      ...bench.rig,
+      components: bench.rig.components.map((c) => (c.id === line.id ? { ...line, knot: id } : c)),
+    });
+  const near = catalogue.diameters_m.find((d) => Math.abs(d - line.diameter_m) < 1e-6) ?? line.diameter_m;
+  const sold = catalogue.diameters_m.includes(near)
+    ? catalogue.diameters_m
+    : [line.diameter_m, ...catalogue.diameters_m];
+  return (
+    <Box>
+      <Grid templateColumns="1fr 88px" gap="2">
+        <Choice label={capital(name)} value={line.material} onChange={(material) => change({ material })}>
+          {catalogue.lines.map((m) => (
+            <option key={m.id} value={m.id}>
+              {m.name}
+            </option>
+          ))}
+        </Choice>
+        <Choice label="mm" value={String(near)} onChange={(d) => change({ diameter_m: Number(d) })}>
+          {sold.map((d) => (
+            <option key={d} value={d}>
+              {(d * 1000).toFixed(2)}
+            </option>
+          ))}
+        </Choice>
+      </Grid>
+      {fact && (
+        <Text fontSize="sm" mt="1">
+          Bears {write(fact.strength_n, "force", units)}
+          {fact.entered ? ", as entered" : ""}, {write(fact.bears_n, "force", units)} knotted. It {fact.lies}.{" "}
+          <span className="bw-soft">
+            One step thicker drags {Math.round(100 * (fact.thicker_drag - 1))} % more
+            {fact.seen_m < 0.7 * line.diameter_m
+              ? `; seen as little as ${(fact.seen_m * 1000).toFixed(2)} mm of nylon`
+              : ""}
+            .
+          </span>
+        </Text>
+      )}
+      <Grid templateColumns="1fr auto" gap="3" alignItems="center" mt="1">
+        <Choice label="Knot at its end" value={fact?.knot ?? ""} onChange={knot}>
+          {catalogue.knots.map((k) => (
+            <option key={k.id} value={k.id}>
+              {k.name}, keeps {Math.round(100 * k.keeps)} %
+            </option>
+          ))}
+        </Choice>
+        {line.role !== "hooklength" && (
+          <label className="bw-check">
+            <input
+              type="checkbox"
+              checked={line.greased}
+              onChange={(e) => change({ greased: e.currentTarget.checked })}
+            />{" "}
+            greased
+          </label>
+        )}
+      </Grid>
+    </Box>
+  );
+}

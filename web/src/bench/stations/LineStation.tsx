@@ -1,0 +1,193 @@
+import { Box, Grid, Stack, Text } from "@chakra-ui/react";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
+import { api, type Conditions, type LineFact, type Rig } from "../../api/client";
+import { Choice } from "../../shell/Choice";
+import { QuantityField } from "../../shell/QuantityField";
+import { write } from "../../units/quantity";
+import { useSettings } from "../../units/settings";
+import { capital, word } from "../../units/vocabulary";
+import { Facts } from "./Facts";
+import { LineRow } from "./LineRow";
+import { problemAt, type StationProps } from "./Panel";
+import { Schools } from "./Schools";
+
+const BARBS = { barbed: "barbed", micro: "micro barb", barbless: "barbless" } as const;
+const mm = (m: number) => `${(m * 1000).toFixed(1)} mm`;
+
+/** Line, leader and hook: what breaks first, what runs through what, what the other school would tie. */
+export function LineStation({ bench, answer, catalogue }: StationProps) {
+  const { units, vocabulary } = useSettings();
+  const { rig } = bench;
+  const tackle = useQuery({
+    queryKey: ["tackle", rig.components, rig.conditions, rig.water],
+    queryFn: () => api.tackle(rig),
+    placeholderData: keepPreviousData,
+    gcTime: 10_000,
+    retry: false,
+  });
+  const facts = tackle.data?.lines;
+  const way = tackle.data?.passing;
+  const lines = rig.components.filter((c) => c.kind === "line");
+  const hook = rig.components.findLast((c) => c.kind === "hook");
+  const stop = rig.components.find((c) => c.kind === "stop");
+  const leader = lines.length > 1 ? (lines.at(-2)?.lower_m ?? 0) : 0;
+  const set = (part: Partial<Conditions>) =>
+    bench.put({ ...rig, conditions: { ...rig.conditions, ...part } as Rig["conditions"] });
+  const onPole = rig.conditions.tackle !== "rod";
+
+  return (
+    <Stack gap="4">
+      {facts && (
+        <Box>
+          <Text color="soft" fontSize="sm">
+            Breaks first
+          </Text>
+          <Text fontWeight="bold" fontSize="lg" lineHeight="1.2">
+            {capital(nameOf(facts.lines.find((l) => l.id === facts.weakest)?.role, vocabulary))} at{" "}
+            {write(facts.weakest_n, "force", units)}
+          </Text>
+          <Strengths lines={facts.lines} />
+        </Box>
+      )}
+      {lines.map((line) => (
+        <LineRow
+          key={line.id}
+          line={line}
+          fact={facts?.lines.find((l) => l.id === line.id)}
+          bench={bench}
+          catalogue={catalogue}
+          name={nameOf(line.role, vocabulary)}
+        />
+      ))}
+      <Grid templateColumns="1fr 1fr" gap="3" alignItems="end">
+        <QuantityField
+          label={`Length of ${word("hooklength", vocabulary)}`}
+          name={`${rig.id}-leader`}
+          value={leader}
+          quantity="line"
+          onChange={(length_m) => void bench.edit({ do: "change-leader", length_m })}
+        />
+        {onPole ? (
+          <QuantityField
+            label="Lash"
+            name={`${rig.id}-lash`}
+            value={rig.lash_m ?? 0}
+            quantity="line"
+            problem={problemAt(answer, "lash_m")}
+            onChange={(lash_m) => bench.put({ ...rig, lash_m })}
+          />
+        ) : (
+          <QuantityField
+            label="Rod"
+            name={`${rig.id}-rod`}
+            value={rig.conditions.rod_m}
+            quantity="depth"
+            problem={problemAt(answer, "conditions", "rod_m")}
+            onChange={(rod_m) => set({ rod_m })}
+          />
+        )}
+        <Choice
+          label="Tackle"
+          value={rig.conditions.tackle}
+          onChange={(t) => set({ tackle: t as Conditions["tackle"] })}
+        >
+          <option value="rod">rod and reel</option>
+          <option value="pole">pole</option>
+          <option value="whip">whip</option>
+        </Choice>
+        {facts && (
+          <QuantityField
+            label={onPole ? "Elastic takes" : "Drag slips at"}
+            name={`${rig.id}-give`}
+            value={facts.give_n}
+            quantity="force"
+            problem={problemAt(answer, "conditions", "give_n")}
+            onChange={(give_n) => set({ give_n })}
+          />
+        )}
+      </Grid>
+      {hook && (
+        <Grid templateColumns="76px 1fr 1fr" gap="3" alignItems="end">
+          <Choice
+            label="Hook"
+            value={String(hook.size)}
+            onChange={(size) => void bench.edit({ do: "change-hook", size: Number(size) })}
+          >
+            {catalogue.hooks.map((h) => (
+              <option key={h.size} value={h.size}>
+                {h.label}
+              </option>
+            ))}
+          </Choice>
+          <Choice
+            label="Pattern"
+            value={hook.pattern}
+            onChange={(pattern) => void bench.edit({ do: "change-hook", pattern })}
+          >
+            {catalogue.hook_patterns.map((p) => (
+              <option key={p.id} value={p.id}>
+                {p.name}
+              </option>
+            ))}
+          </Choice>
+          <Choice
+            label="Barb"
+            value={hook.barb}
+            onChange={(barb) => void bench.edit({ do: "change-hook", barb: barb as keyof typeof BARBS })}
+          >
+            {Object.entries(BARBS).map(([id, name]) => (
+              <option key={id} value={id}>
+                {name}
+              </option>
+            ))}
+          </Choice>
+        </Grid>
+      )}
+      {way && stop && (
+        <Box>
+          <Choice
+            label="Stop"
+            value={stop.material}
+            onChange={(m) => void bench.edit({ do: "change-stop", material: m as "thread" | "rubber" })}
+          >
+            <option value="thread">thread knot</option>
+            <option value="rubber">rubber</option>
+          </Choice>
+          <Facts
+            rows={[
+              ["Line through the bore", `${(way.line_m * 1000).toFixed(2)} mm in ${mm(way.bore_m)}`],
+              way.bead_m !== null && way.bead_hole_m !== null
+                ? ["Stop over the bead's hole", `${mm(way.stop_m ?? 0)} over ${mm(way.bead_hole_m)}`]
+                : ["Stop over the bore", `${mm(way.stop_m ?? 0)} over ${mm(way.bore_m)}`],
+              way.bead_m !== null ? ["Bead over the bore", `${mm(way.bead_m)} over ${mm(way.bore_m)}`] : null,
+            ]}
+          />
+        </Box>
+      )}
+      <Schools bench={bench} />
+    </Stack>
+  );
+}
+
+function nameOf(role: string | undefined, vocabulary: Parameters<typeof word>[1]): string {
+  if (role === "hooklength") return word("hooklength", vocabulary);
+  return role === "top-shot" ? "top shot" : `${role ?? "main"} line`;
+}
+
+/** Strength with its knot, from rod to hook: it should step down. */
+function Strengths({ lines }: { lines: LineFact[] }) {
+  const { units } = useSettings();
+  const most = Math.max(...lines.map((l) => l.bears_n));
+  return (
+    <Box mt="2" aria-hidden="true">
+      {lines.map((l) => (
+        <Box key={l.id} position="relative" h="5" mb="1" bg="well" borderRadius="l1" overflow="hidden">
+          <Box h="full" bg="reed" opacity="0.35" style={{ width: `${(100 * l.bears_n) / most}%` }} />
+          <Text position="absolute" insetStart="2" top="0" fontSize="xs" style={{ lineHeight: "20px" }}>
+            {write(l.bears_n, "force", units)} · {l.knot_name}
+          </Text>
+        </Box>
+      ))}
+    </Box>
+  );
+}

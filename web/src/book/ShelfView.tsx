@@ -1,0 +1,151 @@
+import { Box, Flex, Grid, Heading, Input, Text } from "@chakra-ui/react";
+import { Plus } from "lucide-react";
+import { useId, useState } from "react";
+import { useNavigate } from "react-router";
+import { type Catalogue, type Entry, sentenceOf } from "../api/client";
+import { Button } from "../shell/Button";
+import { Failed, Loading } from "../shell/States";
+import { capital } from "../units/vocabulary";
+import { EntryForm } from "./EntryForm";
+import { type FieldSpec, idOf } from "./fields";
+import { type Named, type Shelf, useEntries } from "./useEntries";
+
+type Props<F extends Named> = {
+  shelf: Shelf<F>;
+  specs: FieldSpec[];
+  what: string;
+  catalogue: Catalogue;
+  present: string | undefined;
+};
+
+/** A shelf of the book: its entries to browse, one open to be changed. */
+export function ShelfView<F extends Named>({ shelf, specs, what, catalogue, present }: Props<F>) {
+  const go = useNavigate();
+  const findId = useId();
+  const book = useEntries(shelf);
+  const [wanted, setWanted] = useState("");
+  const [fresh, setFresh] = useState<Entry<F> | null>(null);
+  const [typed, setTyped] = useState<F | null>(null);
+  if (book.entries.isError) return <Failed error={book.entries.error} again={() => void book.entries.refetch()} />;
+  if (!book.entries.data) return <Loading what="the book" />;
+
+  const all = book.entries.data;
+  const entry = fresh ?? all.find((e) => e.fields.id === present) ?? all[0];
+  if (!entry) return <Text>Nothing here yet.</Text>;
+  const kept = entry.fields;
+  const fields = typed?.id === kept.id ? typed : (book.draft(kept.id) ?? kept);
+  const changed = JSON.stringify(fields) !== JSON.stringify(kept);
+  const shown = all.filter((e) => e.fields.name.toLowerCase().includes(wanted.trim().toLowerCase()));
+  const open = (id: string) => {
+    setFresh(null);
+    setTyped(null);
+    book.hush();
+    go(`/book/${shelf.key}/${id}`);
+  };
+  const add = () => {
+    const name = `${kept.name}, mine`.slice(0, 60);
+    const id = idOf(
+      name,
+      all.map((e) => e.fields.id),
+    );
+    book.hush();
+    setFresh({ version: 0, ships: false, fields: { ...kept, id, name, notes: "", source: "default" } as F });
+    setTyped(null);
+  };
+  const save = async () => {
+    if (!(await book.keep(entry, fields))) return;
+    setFresh(null);
+    setTyped(null);
+    go(`/book/${shelf.key}/${fields.id}`);
+  };
+  const drop = async () => {
+    if (await book.drop(entry)) {
+      setFresh(null);
+      setTyped(null);
+      if (!entry.ships) go(`/book/${shelf.key}`);
+    }
+  };
+
+  return (
+    <Grid templateColumns={{ base: "1fr", lg: "260px minmax(0, 1fr)" }} gap="5" minH="0">
+      <Box as="nav" aria-label={`Every ${what}`}>
+        <label htmlFor={findId} className="bw-label">
+          Find a {what}
+        </label>
+        <Input id={findId} value={wanted} onChange={(e) => setWanted(e.currentTarget.value)} />
+        <ul className="bw-entries">
+          {shown.map((e) => (
+            <li key={e.fields.id}>
+              <button
+                type="button"
+                aria-current={e.fields.id === kept.id && !fresh ? "true" : undefined}
+                onClick={() => open(e.fields.id)}
+              >
+                {e.fields.name}
+                {e.version > 0 && <span className="bw-soft"> {e.ships ? "changed" : "yours"}</span>}
+              </button>
+            </li>
+          ))}
+        </ul>
+        {shown.length === 0 && <Text color="soft">None is called so.</Text>}
+        <Button w="100%" mt="2" onClick={add}>
+          <Plus aria-hidden="true" /> Add a {what} like {kept.name}
+        </Button>
+      </Box>
+      <Box bg="card" borderWidth="1px" borderColor="rule" borderRadius="l3" p="5" maxW="760px">
+        <Flex justify="space-between" gap="3" align="start" mb="3" wrap="wrap">
+          <Heading as="h1" fontFamily="heading" fontSize="2xl" fontWeight="bold" lineHeight="1.1">
+            {capital(fields.name) || "Without a name"}
+          </Heading>
+          <Text fontSize="sm" color="soft">
+            {fresh
+              ? "Not kept yet."
+              : entry.version > 0
+                ? entry.ships
+                  ? "Changed by you."
+                  : "Entered by you."
+                : "As it ships: figures are defaults to be edited."}
+          </Text>
+        </Flex>
+        <EntryForm
+          fields={fields}
+          specs={specs}
+          catalogue={catalogue}
+          problems={book.problems}
+          onChange={(next) => {
+            setTyped(next);
+            book.hold(next);
+          }}
+        />
+        {book.problems.length > 0 && (
+          <Text role="alert" color="float" mt="3">
+            Not kept: {book.problems.map(sentenceOf).join(" ")}
+          </Text>
+        )}
+        <Flex gap="3" mt="5" align="center" wrap="wrap">
+          <Button variant="solid" disabled={!changed && !fresh} onClick={() => void save()}>
+            Keep
+          </Button>
+          {(changed || fresh) && (
+            <Button
+              onClick={() => {
+                if (fresh) setFresh(null);
+                else book.hold(kept);
+                setTyped(null);
+                book.hush();
+              }}
+            >
+              Leave it as it was
+            </Button>
+          )}
+          {entry.version > 0 && (
+            <Button onClick={() => void drop()}>{entry.ships ? "Back to what ships" : "Remove"}</Button>
+          )}
+          <Text role="status" color="soft" fontSize="sm">
+            {book.said}
+          </Text>
+        </Flex>
+      </Box>
+    </Grid>
+  );
+}

@@ -1,0 +1,150 @@
+import { Box, Grid, Input, Stack, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useId } from "react";
+import { api, type Catalogue, type KeptRules } from "../../api/client";
+import { useSwims } from "../../bench/useSwims";
+import { changeDay, NO_DAY, useDay } from "../../place/day";
+import { RulesForm } from "../../place/RulesForm";
+import { useRules } from "../../place/useRules";
+import { Button } from "../../shell/Button";
+import { Choice } from "../../shell/Choice";
+import { QuantityField } from "../../shell/QuantityField";
+import type { PanelProps } from "./WaterPanel";
+
+/** What the place allows, as the angler reads it off the board; every rig at its swims is judged by it. */
+export function RulesPanel({ state, catalogue }: PanelProps) {
+  const swims = useSwims();
+  const water = swims.list.find((s) => s.swim.id === state.survey.swim_id)?.swim.water_id;
+  const kept = useQuery({
+    queryKey: ["rules", water],
+    queryFn: () => api.rules(water ?? ""),
+    enabled: water !== undefined,
+    staleTime: 0,
+    gcTime: 0,
+  });
+  if (kept.isError)
+    return (
+      <Text role="alert" color="float">
+        {kept.error.message} <Button onClick={() => void kept.refetch()}>Try again</Button>
+      </Text>
+    );
+  if (!kept.data || kept.isFetching) return <Text color="soft">Reading the board.</Text>;
+  return <Board key={water} kept={kept.data as KeptRules} catalogue={catalogue} />;
+}
+
+const SAYS = {
+  kept: "Kept.",
+  saving: "Keeping.",
+  refused: "Not kept yet: something below contradicts itself.",
+  offline: "The server does not answer. What you entered stays here.",
+  stale: "Entered elsewhere since. Open the page again to see both.",
+} as const;
+
+function Board({ kept, catalogue }: { kept: KeptRules; catalogue: Catalogue }) {
+  const { rules, problems, saving, change } = useRules(kept);
+  const examples = useQuery({ queryKey: ["example-rules"], queryFn: api.exampleRules, staleTime: Infinity });
+  return (
+    <Stack gap="4">
+      <Text fontSize="sm">
+        Enter what the board or the law says here. The people on the spot win over anything written.
+      </Text>
+      {rules.kind === "example" && (
+        <Box borderWidth="2px" borderColor="brass" borderRadius="l2" p="3" role="note">
+          <Text fontWeight="bold" color="brass">
+            This began as an example
+          </Text>
+          <Text fontSize="sm">Check each line against the board. Nothing here is the law of your water.</Text>
+          <Button size="sm" mt="2" onClick={() => change({ kind: "own" })}>
+            I checked every line
+          </Button>
+        </Box>
+      )}
+      <Text fontSize="sm" color={saving === "kept" || saving === "saving" ? "soft" : "float"} role="status">
+        {SAYS[saving]}
+      </Text>
+      <Choice
+        label="Begin from an example"
+        value=""
+        onChange={(id) => {
+          const example = examples.data?.find((e) => e.id === id);
+          if (example) change({ ...example.rules, water_id: rules.water_id, text: rules.text } as typeof rules);
+        }}
+      >
+        <option value="">{examples.data ? "choose one, then check it" : "…"}</option>
+        {examples.data?.map((e) => (
+          <option key={e.id} value={e.id}>
+            {e.name}
+          </option>
+        ))}
+      </Choice>
+      <RulesForm rules={rules} problems={problems} catalogue={catalogue} onChange={change} />
+      <DayFields />
+    </Stack>
+  );
+}
+
+/** The day the rigs are meant for: rods, feed, keepnet, date and hour. */
+function DayFields() {
+  const day = useDay();
+  const [onId, atId] = [useId(), useId()];
+  return (
+    <Box borderTopWidth="1px" borderColor="rule" pt="3">
+      <Text as="h2" className="bw-label">
+        The day you plan
+      </Text>
+      <Grid templateColumns="1fr 1fr" gap="3" alignItems="end">
+        <Box>
+          <label htmlFor={onId} className="bw-label">
+            Date
+          </label>
+          <Input
+            id={onId}
+            type="date"
+            px="2"
+            value={day.on ?? ""}
+            onChange={(e) => changeDay({ on: e.currentTarget.value || null })}
+          />
+        </Box>
+        <Box>
+          <label htmlFor={atId} className="bw-label">
+            Hour
+          </label>
+          <Input
+            id={atId}
+            type="time"
+            px="2"
+            value={day.at?.slice(0, 5) ?? ""}
+            onChange={(e) => changeDay({ at: e.currentTarget.value || null })}
+          />
+        </Box>
+        <Choice label="Rods" value={String(day.rods)} onChange={(n) => changeDay({ rods: Number(n) })}>
+          {[1, 2, 3, 4].map((n) => (
+            <option key={n} value={n}>
+              {n}
+            </option>
+          ))}
+        </Choice>
+        <QuantityField
+          label="Feed, kg"
+          name="day-feed"
+          value={day.feed_kg}
+          quantity="plain"
+          onChange={(feed) => changeDay({ feed_kg: Math.max(0, feed) })}
+        />
+      </Grid>
+      <label className="bw-check">
+        <input
+          type="checkbox"
+          checked={day.keepnet}
+          onChange={(e) => changeDay({ keepnet: e.currentTarget.checked })}
+        />{" "}
+        a keepnet comes along
+      </label>
+      <Box>
+        <Button size="sm" variant="quiet" onClick={() => changeDay(NO_DAY)}>
+          No day in particular
+        </Button>
+      </Box>
+    </Box>
+  );
+}
