@@ -29,6 +29,7 @@ def shot(
     theme: str = "",
     press: tuple[str, ...] = (),
     show: str = "",
+    wait_ms: int = 600,
 ) -> None:
     page: Page = browser.new_page(viewport={"width": width, "height": height}, locale="en-GB")
     if theme:
@@ -43,7 +44,7 @@ def shot(
     if show:
         page.get_by_test_id(show).evaluate("e => e.scrollIntoView({block: 'center'})")
     page.evaluate("() => document.fonts.ready")
-    page.wait_for_timeout(600)
+    page.wait_for_timeout(wait_ms)
     page.screenshot(path=OUT / f"{name}.png")
     page.close()
 
@@ -73,6 +74,16 @@ def water(
     page.close()
 
 
+def book(browser: Browser, name: str, address: str) -> None:
+    page: Page = browser.new_page(viewport={"width": 1280, "height": 800}, locale="en-GB")
+    page.goto(f"{URL}/book/{address}")
+    page.wait_for_load_state("networkidle")
+    page.evaluate("() => document.fonts.ready")
+    page.wait_for_timeout(600)
+    page.screenshot(path=OUT / f"{name}.png")
+    page.close()
+
+
 def main() -> None:
     """Start the demo on a database of its own and take the pictures."""
     OUT.mkdir(parents=True, exist_ok=True)
@@ -88,19 +99,25 @@ def main() -> None:
         try:
             with sync_playwright() as play:
                 browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=["--no-sandbox"])
-                shot(browser, "bench-load", "rudd-strung", "4")
+                shot(browser, "bench-load", "rudd-strung", "5")
+                shot(browser, "bench-fish", "tench-lift", "2", press=("Read, for today",))
+                shot(browser, "bench-line", "mullet-slider", "4", press=("Read, for today",))
+                shot(browser, "families", "bream-slider", "2", press=("see which suits",), wait_ms=6000)
                 shot(browser, "bench-float", "rudd-strung", "3", show="capacity-window")
                 shot(browser, "float-tube", "rudd-strung", "3", press=("Put on 4BB", "Tube test"))
                 shot(browser, "float-phone", "roach-pole", "3", 390, 844, show="capacity-window")
-                shot(browser, "bench-stop", "bream-slider", "5")
+                shot(browser, "bench-stop", "bream-slider", "6")
                 shot(browser, "bench-dusk", "rudd-strung", "2", theme="dusk")
                 shot(browser, "bench-glare", "roach-pole", "1", theme="glare")
-                shot(browser, "bench-phone", "rudd-strung", "4", 390, 844)
+                shot(browser, "bench-phone", "rudd-strung", "5", 390, 844)
                 water(browser, "water-plumb", "quarrel-pit-deep-flat", "Plumb", "10:30")
                 water(browser, "water-tide", "skerry-wall-steps", "Level", "11:15")
                 water(browser, "water-current", "tarrow-mill-glide", "Current", "10:00")
                 water(browser, "water-map", "quarrel-pit-deep-flat", "Fish marks", "10:30", "Map from above")
                 water(browser, "water-phone", "quarrel-pit-deep-flat", "Plumb", "10:30", "Plumb another", 390, 844)
+                water(browser, "water-rules", "wend-mere-reed-gap", "Rules", "10:00")
+                book(browser, "book-fish", "fish/tench")
+                book(browser, "book-schools", "schools")
                 browser.close()
         finally:
             server.terminate()

@@ -229,7 +229,7 @@ def test_axe_finds_nothing_on_the_bench(theme: str, bench: Page) -> None:
     bench.get_by_label("Colours").select_option(theme)
     bench.keyboard.press("Escape")
     expect(bench.get_by_role("dialog")).to_have_count(0)
-    for name in ("Water", "Fish & bait", "Float", "Load", "Stop"):
+    for name in ("Water", "Fish & bait", "Float", "Line & hook", "Load", "Stop"):
         station(bench, name)
         settled(bench)
         assert axe_finds(bench) == [], name

@@ -18,7 +18,7 @@ CIGAR_SLIDER = FloatType(
     mounts=("in-line-sliding",), setting_from="top", shape=cigar, stem="polypropylene", body="balsa",
     tip="polypropylene", at_kg=0.015, stem_length_m=0.02, stem_diameter_m=0.005, body_length_m=0.075,
     tip_length_m=0.05, tip_diameter_m=0.005, paint_m=0.05, design_tip_m=0.03, usual_tip_m=0.025,
-    bore_m=0.0015,
+    bore_m=0.0012,
 )  # fmt: skip
 TORPEDO_SLIDER = FloatType(
     id="torpedo-slider", name="in-line slider, torpedo",
@@ -26,13 +26,13 @@ TORPEDO_SLIDER = FloatType(
     mounts=("in-line-sliding",), setting_from="top", shape=torpedo, stem="polypropylene", body="hollow-plastic",
     tip="polypropylene", at_kg=0.02, stem_length_m=0.015, stem_diameter_m=0.006, body_length_m=0.09,
     tip_length_m=0.045, tip_diameter_m=0.006, paint_m=0.05, design_tip_m=0.03, usual_tip_m=0.025,
-    bore_m=0.0015,
+    bore_m=0.0012,
 )  # fmt: skip
 FOAM_SLIP = FloatType(
     id="foam-slip", name="foam slip float", says="A plain foam body on the line; cheap, bright, seen from far.",
     mounts=("in-line-sliding",), setting_from="top", shape=tube, stem="plastic", body="foam", tip="plastic",
     at_kg=0.02, stem_length_m=0.012, stem_diameter_m=0.006, body_length_m=0.06, tip_length_m=0.012,
-    tip_diameter_m=0.006, paint_m=0.035, design_out=0.28, usual_tip_m=0.01, bore_m=0.0015,
+    tip_diameter_m=0.006, paint_m=0.035, design_out=0.28, usual_tip_m=0.01, bore_m=0.0012,
 )  # fmt: skip
 BALLOON = FloatType(
     id="balloon", name="balloon", says="A small balloon on a snap swivel; how far it is blown up sets what it carries.",

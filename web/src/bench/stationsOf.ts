@@ -19,12 +19,11 @@ export function stationsOf(
 ): Station[] {
   const float = rig.components.find((c) => c.kind === "float");
   const species = catalogue.species.find((s) => s.id === rig.species)?.name ?? "any fish";
-  const bait = write(rig.aim.bait_m, "line", units);
   const kind = catalogue.float_types.find((t) => t.id === float?.spec.type)?.name ?? "";
   const afloat = evaluation?.afloat;
   const values: Record<StationId, string> = {
     water: `${write(rig.water.depth_m, "depth", units)}, ${write(rig.water.temperature_c, "temperature", units)}`,
-    bait: `${capital(species)}, ${bait} ${rig.aim.bait_from === "bed" ? `off ${word("bed", vocabulary)}` : "down"}`,
+    bait: `${capital(species)}, ${hangs(rig, units, vocabulary)}`,
     float: float
       ? `${float.label}, ${afloat?.tested ? `tests as ${write(afloat.capacity_kg, "load", units)}` : kind.split(",")[0]}`
       : "none",
@@ -43,6 +42,12 @@ export function stationsOf(
     stop: "Stop",
   };
   return STATIONS.map((id) => ({ id, name: names[id], value: values[id], state: stateOf(id, evaluation, refusal) }));
+}
+
+function hangs({ aim }: Rig, units: Units, vocabulary: Vocabulary): string {
+  if (aim.bait_from === "surface") return `${write(aim.bait_m, "line", units)} down`;
+  if (aim.bait_m < 0) return `${write(-aim.bait_m, "line", units)} laid on`;
+  return `${write(aim.bait_m, "line", units)} off ${word("bed", vocabulary)}`;
 }
 
 function lineValue(rig: Rig): string {

@@ -9,21 +9,25 @@ export function SchoolsView() {
   const queries = useQueryClient();
   const schools = useQuery({ queryKey: ["schools"], queryFn: api.schools, staleTime: 0 });
   const [said, setSaid] = useState("");
+  const [picked, setPicked] = useState<Record<string, string> | null>(null);
   if (schools.isError) return <Failed error={schools.error} again={() => void schools.refetch()} />;
   if (!schools.data) return <Loading what="the schools" />;
   const { kept, questions } = schools.data;
-  const choices = kept.fields.choices ?? {};
+  const choices = picked ?? kept.fields.choices ?? {};
 
   const choose = async (question: string, school: string) => {
     const { [question]: _, ...others } = choices;
+    const next = school ? { ...others, [question]: school } : others;
+    setPicked(next);
     try {
-      await api.keepSchools(kept.version, school ? { ...others, [question]: school } : others);
+      await api.keepSchools(kept.version, next);
       setSaid("Kept. New rigs, rankings and advice follow it.");
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       setSaid(error.message);
     }
     await queries.invalidateQueries({ queryKey: ["schools"] });
+    setPicked(null);
     await queries.invalidateQueries({ queryKey: ["answers"] });
     await queries.invalidateQueries({ queryKey: ["suits"] });
   };

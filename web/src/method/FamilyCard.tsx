@@ -63,9 +63,9 @@ export function FamilyCard({ family, suit, purpose, present, busy, onChoose }: P
           variant={present ? "quiet" : "outline"}
           disabled={busy || present || !suit.possible}
           onClick={onChoose}
-          aria-label={`Tie ${family.name}`}
         >
           {present ? "On the bench" : suit.possible ? "Tie this" : "Not here"}
+          <span className="bw-hidden">: {family.name}</span>
         </Button>
       </Box>
     </Flex>

@@ -152,7 +152,7 @@ function Optional({ label, name, value, usual, quantity, problem, onChange }: Op
     return (
       <Box>
         <Text className="bw-label">{label}</Text>
-        <Button w="100%" aria-label={`Rule ${label.toLowerCase()}`} onClick={() => onChange(usual)}>
+        <Button w="100%" aria-label={`${label}: not ruled`} onClick={() => onChange(usual)}>
           not ruled
         </Button>
       </Box>
@@ -222,9 +222,9 @@ function LeadBands({ rules, onChange, says }: Part & { says: (i: number) => stri
       <Button
         size="sm"
         onClick={() => onChange({ lead: [...rules.lead, { from_kg: 0.00006, to_kg: 0.02835 }] })}
-        aria-label="Forbid lead of some sizes"
+        aria-label="Forbid some sizes of lead"
       >
-        <Plus aria-hidden="true" /> {rules.lead.length ? "Another size band" : "Forbid some sizes"}
+        <Plus aria-hidden="true" /> Forbid some sizes
       </Button>
     </Box>
   );

@@ -1,4 +1,4 @@
-import { Box, Grid, Stack, Text } from "@chakra-ui/react";
+import { Box, Stack, Text } from "@chakra-ui/react";
 import { Shapes } from "lucide-react";
 import { Link } from "react-router";
 import type { Rig } from "../../api/client";
@@ -22,6 +22,7 @@ export function BaitStation({ bench, answer, catalogue, onFamily }: StationProps
   const species = catalogue.species.find((s) => s.id === rig.species);
   const kind = catalogue.baits.find((b) => b.id === bait?.item);
   const family = catalogue.families.find((f) => f.id === rig.family);
+  const familyName = family ? capital(family.name) : "Of its own kind";
   const aim = (part: Partial<Rig["aim"]>) => bench.put({ ...rig, aim: { ...rig.aim, ...part } });
   const fromBed = rig.aim.bait_from === "bed";
   const pulls = answer.evaluation?.ledger.findLast((e) => e.kind === "bait");
@@ -38,12 +39,11 @@ export function BaitStation({ bench, answer, catalogue, onFamily }: StationProps
     <Stack gap="4">
       <Box>
         <Text className="bw-label">Rig family</Text>
-        <Button w="100%" onClick={onFamily}>
+        <Button w="100%" onClick={onFamily} aria-label={`${familyName}: see which suits`}>
           <Shapes aria-hidden="true" />
           <Text as="span" truncate>
-            {family ? capital(family.name) : "Of its own kind"}
+            {familyName}
           </Text>
-          <span className="bw-hidden">: see which suits</span>
         </Button>
         {family && (
           <Text fontSize="sm" color="soft" mt="1">
@@ -64,20 +64,18 @@ export function BaitStation({ bench, answer, catalogue, onFamily }: StationProps
         ))}
       </Choice>
       {species && <FishFacts species={species} feeds={answer.evaluation?.feeding?.says} />}
-      <Grid templateColumns="1fr 1fr" gap="3" alignItems="end">
-        <Choice label="Bait hangs" value={rig.aim.bait_from} onChange={turnOver}>
-          <option value="bed">off the {word("bed", vocabulary)}</option>
-          <option value="surface">below the surface</option>
-        </Choice>
-        <QuantityField
-          label={fromBed ? "by" : "at"}
-          name={`${rig.id}-bait`}
-          value={rig.aim.bait_m}
-          quantity="line"
-          problem={problemAt(answer, "aim", "bait_m") ?? problemAt(answer, "aim")}
-          onChange={(bait_m) => aim({ bait_m })}
-        />
-      </Grid>
+      <Choice label="Bait hangs" value={rig.aim.bait_from} onChange={turnOver}>
+        <option value="bed">so high off the {word("bed", vocabulary)}</option>
+        <option value="surface">so far below the surface</option>
+      </Choice>
+      <QuantityField
+        label={fromBed ? `Height off the ${word("bed", vocabulary)}` : "Depth below the surface"}
+        name={`${rig.id}-bait`}
+        value={rig.aim.bait_m}
+        quantity="line"
+        problem={problemAt(answer, "aim", "bait_m") ?? problemAt(answer, "aim")}
+        onChange={(bait_m) => aim({ bait_m })}
+      />
       {fromBed && rig.aim.bait_m < 0 && (
         <Text fontSize="sm" color="soft">
           Less than 0: {write(-rig.aim.bait_m, "line", units)} of line is laid on.
