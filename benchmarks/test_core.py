@@ -5,7 +5,8 @@ from __future__ import annotations
 import pytest
 from pytest_benchmark.fixture import BenchmarkFixture
 
-from brookwind.core.balance.propose import Wish, balance_rig
+from brookwind.core.balance.proposal import Wish
+from brookwind.core.balance.propose import balance_rig
 from brookwind.core.balance.stock import LeadStock, ShotStock, Stock
 from brookwind.core.evaluate import evaluate
 from brookwind.core.rig.document import Rig

@@ -21,7 +21,8 @@ from brookwind.cli_common import AsJson, RigFile, box_from, bytes_from, fail, js
 from brookwind.cli_family import family_command
 from brookwind.cli_floats import float_command, window_command
 from brookwind.cli_tables import print_evaluation, print_proposal
-from brookwind.core.balance.propose import Wish, balance_rig
+from brookwind.core.balance.proposal import Wish
+from brookwind.core.balance.propose import balance_rig
 from brookwind.core.balance.stock import stock_of
 from brookwind.core.errors import BrookwindError, NotUnderstood
 from brookwind.core.evaluate import evaluate

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from brookwind.core.balance.propose import Proposal
+from brookwind.core.balance.proposal import Proposal
 from brookwind.core.evaluate import Evaluation
 from brookwind.core.finding import Finding
 from brookwind.core.rig.document import Rig

@@ -10,7 +10,8 @@ from hypothesis import given
 from hypothesis import strategies as st
 
 from brookwind.core.balance.patterns import PATTERNS
-from brookwind.core.balance.propose import Wish, balance_rig
+from brookwind.core.balance.proposal import Wish
+from brookwind.core.balance.propose import balance_rig
 from brookwind.core.balance.settle import settle
 from brookwind.core.balance.stock import ShotStock, Stock
 from brookwind.core.edit import AddShot, ChangeFloat, Resize, SetStop, edit

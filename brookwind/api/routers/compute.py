@@ -9,7 +9,8 @@ from brookwind.api.session import BookOfRequest, BoxOfRequest, RulesOfRequest, S
 from brookwind.core.advice.place_rules import Day, Place
 from brookwind.core.advice.purpose import purpose_of
 from brookwind.core.advice.schools import habits_for
-from brookwind.core.balance.propose import Proposal, Wish, balance_rig
+from brookwind.core.balance.proposal import Proposal, Wish
+from brookwind.core.balance.propose import balance_rig
 from brookwind.core.balance.stock import Stock
 from brookwind.core.catalogue import Catalogue, catalogue
 from brookwind.core.edit import Change, edit

@@ -8,7 +8,8 @@ from typing import Any, TypeAlias
 
 from brookwind.core.advice.purpose import Purpose, purpose_of
 from brookwind.core.advice.schools import QUESTION, answered
-from brookwind.core.balance.propose import Wish, balance_rig
+from brookwind.core.balance.proposal import Wish
+from brookwind.core.balance.propose import balance_rig
 from brookwind.core.balance.settle import settle
 from brookwind.core.balance.stock import Stock
 from brookwind.core.balance.tip_advice import tip_advice

@@ -6,21 +6,19 @@ from collections import Counter
 from dataclasses import dataclass, field
 from math import inf
 
-from pydantic import Field
-
 from brookwind.core.balance.choose import Choice, choose_pieces, least_error
-from brookwind.core.balance.fill import fill_float
 from brookwind.core.balance.hang import hanging, lay_out
-from brookwind.core.balance.heavy_first import Heavy, HeavyPiece, heavy_options, strip_heavy, with_heavy
+from brookwind.core.balance.heavy_first import Heavy, heavy_options, strip_heavy, with_heavy
 from brookwind.core.balance.patterns import DROPPER_SHARE_MOST, NONE, OLIVETTE, PATTERN, STACK, Grain, Pattern, Placed
-from brookwind.core.balance.settle import attachment_depth_m, settle
+from brookwind.core.balance.proposal import Proposal, Taken, Wish, proposal_of, taken_of
+from brookwind.core.balance.settle import attachment_depth_m
 from brookwind.core.balance.span import span_of
 from brookwind.core.balance.stock import ShotStock, Stock
 from brookwind.core.balance.target import Target, target_for
-from brookwind.core.depth.stop import plumb_setting_m, set_stop, stop_setting
+from brookwind.core.balance.unshotted import no_heavy, without_shot
+from brookwind.core.depth.stop import plumb_setting_m, set_stop
 from brookwind.core.errors import Infeasible, NotUnderstood
 from brookwind.core.figures import length, load
-from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg, submerged_weight_n
 from brookwind.core.handles import LEAST_GAP_M
 from brookwind.core.rig.components import Shot
@@ -30,45 +28,6 @@ from brookwind.core.rig.threading import free_id, is_free_shot, take_off, thread
 
 Rank = tuple[float, int, int]
 """Error in ties, pieces, sizes: less is better."""
-
-
-class Wish(Frozen):
-    """What the angler asks of the balance."""
-
-    pattern: str
-    max_pieces: int = Field(default=20, ge=1, le=60)
-    droppers: int | None = Field(default=None, ge=1, le=4)
-    material: str | None = None
-    """Metal of shot and leads; the one the box holds most of when not given. Metals are not mixed on one rig."""
-    keep_heavy: bool = False
-    """Leave the locking shot or the running lead as they are."""
-
-
-class Taken(Frozen):
-    """So many pieces out of one compartment."""
-
-    item: str
-    label: str
-    count: int
-
-
-class Proposal(Frozen):
-    """A balanced rig, and what it costs."""
-
-    pattern: str
-    name: str
-    summary: str
-    rig: Rig
-    tip_m: float
-    error_m: float
-    """Tip shown less tip wanted. [m]"""
-    pieces: int
-    taken: tuple[Taken, ...]
-    proved: bool
-
-
-WANTED_LEAD_KG = 0.1
-"""The lead looked for under a balloon whose size is not said. [kg] Editable default."""
 
 
 @dataclass(frozen=True)
@@ -100,7 +59,7 @@ def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
         )
     stock = _allowed(stock, wish)
     if pattern is NONE:
-        return _without_shot(rig, stock, wish)
+        return without_shot(rig, stock, wish)
     target = target_for(rig)
     bare = take_off(rig, is_free_shot)
     if not wish.keep_heavy:
@@ -110,7 +69,7 @@ def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
     best: tuple[Rank, Rig, Choice, _Scheme] | None = None
     for heavy in [None] if wish.keep_heavy else heavy_options(at_tip, stock, target, _hung_pull(at_tip, target)):
         if heavy is None and pattern in (STACK, OLIVETTE) and not wish.keep_heavy:
-            raise _no_heavy(pattern)
+            raise no_heavy(pattern)
         base = with_heavy(at_tip, heavy) if heavy else at_tip
         need = target.pull_n - _hung_pull(base, target)
         if need < 0.0:
@@ -248,62 +207,8 @@ def _finish(
             )
     taken = [Taken(item=shot[i].item, label=shot[i].label, count=c) for i, c in sorted(used.items())]
     if scheme.heavy:
-        taken.insert(0, _taken(scheme.heavy))
-    return _proposal(rig, pattern, taken, choice.proved)
-
-
-def _taken(heavy: HeavyPiece) -> Taken:
-    return Taken(item=heavy.item, label=heavy.label, count=heavy.pieces)
-
-
-def _proposal(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool) -> Proposal:
-    rig = set_stop(rig, stop_setting(rig).wanted_m)
-    settled = settle(rig)
-    return Proposal(
-        pattern=pattern.id,
-        name=pattern.name,
-        summary=_summary(taken),
-        rig=rig,
-        tip_m=settled.tip_m,
-        error_m=settled.tip_m - rig.aim.tip_m,
-        pieces=sum(t.count for t in taken),
-        taken=tuple(taken),
-        proved=proved,
-    )
-
-
-def _without_shot(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
-    """A rig whose float carries its own load, or is filled to suit; its lead is the nearest the box holds."""
-    layout = layout_of(rig)
-    if layout.fill:
-        # What the float carries is set by its filling afterwards: any float that is afloat will do to begin with.
-        bare = rig if wish.keep_heavy else strip_heavy(rig)
-        leads = [s for s in stock.leads if s.count >= 1 and s.shape != "olivette"]
-        if layout.heavy and not leads and not wish.keep_heavy:
-            raise _no_heavy(NONE)
-        wanted = rig.float_piece.spec.capacity_kg or WANTED_LEAD_KG
-        nearest = min(leads, key=lambda s: abs(s.mass_kg - wanted), default=None)
-        heavy = HeavyPiece(nearest, 1) if nearest and layout.heavy and not wish.keep_heavy else None
-        base = fill_float(with_heavy(bare, heavy) if heavy else bare)
-        return _proposal(base.model_copy(update={"pattern": NONE.id}), NONE, [_taken(heavy)] if heavy else [], True)
-    base = take_off(rig, is_free_shot).model_copy(update={"pattern": NONE.id})
-    if not wish.keep_heavy:
-        base = strip_heavy(base)
-    return _proposal(base, NONE, [], True)
-
-
-def _no_heavy(pattern: Pattern) -> Infeasible:
-    what = {STACK.id: "two or three round weights that fit", OLIVETTE.id: "an olivette that fits"}.get(
-        pattern.id, "a lead"
-    )
-    return Infeasible.one(
-        "no-heavy",
-        f"The box holds no {what.removeprefix('an ').removeprefix('a ')} for this float."
-        if what.startswith("a")
-        else f"The box does not hold {what} this float.",
-        f"Put {what} into the box, or take another float or pattern.",
-        ("stock",),
-    )
+        taken.insert(0, taken_of(scheme.heavy))
+    return proposal_of(rig, pattern, taken, choice.proved)
 
 
 def _check_room(placed: Placed, setting_m: float) -> None:
@@ -316,10 +221,6 @@ def _check_room(placed: Placed, setting_m: float) -> None:
             ("components",),
             {"top": length(top), "line": length(setting_m)},
         )
-
-
-def _summary(taken: list[Taken]) -> str:
-    return ", ".join(f"{t.count} × {t.label}" for t in taken) or "no shot at all"
 
 
 def _check_enough(choice: Choice, base: Rig, target: Target, shot: tuple[ShotStock, ...], wish: Wish) -> None:

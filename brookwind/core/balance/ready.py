@@ -2,7 +2,8 @@
 
 from __future__ import annotations
 
-from brookwind.core.balance.propose import Proposal, Wish, balance_rig
+from brookwind.core.balance.proposal import Proposal, Wish
+from brookwind.core.balance.propose import balance_rig
 from brookwind.core.balance.settle import settle
 from brookwind.core.balance.stock import LeadStock, ShotStock, Stock
 from brookwind.core.errors import Infeasible

@@ -65,7 +65,7 @@ export function FamilyCard({ family, suit, purpose, present, busy, onChoose }: P
           onClick={onChoose}
         >
           {present ? "On the bench" : suit.possible ? "Tie this" : "Not here"}
-          <span className="bw-hidden">: {family.name}</span>
+          <span className="bw-hidden"> {family.name}</span>
         </Button>
       </Box>
     </Flex>

@@ -1,0 +1,60 @@
+"""Rigs without shot: the float carries its own load, or is filled to suit its lead."""
+
+from __future__ import annotations
+
+from brookwind.core.balance.fill import fill_float
+from brookwind.core.balance.heavy_first import HeavyPiece, strip_heavy, with_heavy
+from brookwind.core.balance.patterns import NONE, OLIVETTE, STACK, Pattern
+from brookwind.core.balance.proposal import Proposal, Wish, proposal_of, taken_of
+from brookwind.core.balance.stock import Stock
+from brookwind.core.errors import Infeasible
+from brookwind.core.rig.document import Rig
+from brookwind.core.rig.families import layout_of
+from brookwind.core.rig.threading import is_free_shot, take_off
+
+WANTED_LEAD_KG = 0.1
+"""The lead looked for under a balloon whose size is not said. [kg] Editable default."""
+
+
+def without_shot(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
+    """The rig without free shot: its float as it is, or filled to suit the nearest lead the box holds.
+
+    rig: the rig.
+    stock: what the box holds.
+    wish: whether its lead stays.
+    Raises: Infeasible when the box holds no lead, or no filling carries it.
+    """
+    layout = layout_of(rig)
+    if layout.fill:
+        # What the float carries is set by its filling afterwards: any float that is afloat will do to begin with.
+        bare = rig if wish.keep_heavy else strip_heavy(rig)
+        leads = [s for s in stock.leads if s.count >= 1 and s.shape != "olivette"]
+        if layout.heavy and not leads and not wish.keep_heavy:
+            raise no_heavy(NONE)
+        wanted = rig.float_piece.spec.capacity_kg or WANTED_LEAD_KG
+        nearest = min(leads, key=lambda s: abs(s.mass_kg - wanted), default=None)
+        heavy = HeavyPiece(nearest, 1) if nearest and layout.heavy and not wish.keep_heavy else None
+        base = fill_float(with_heavy(bare, heavy) if heavy else bare)
+        return proposal_of(base.model_copy(update={"pattern": NONE.id}), NONE, [taken_of(heavy)] if heavy else [], True)
+    base = take_off(rig, is_free_shot).model_copy(update={"pattern": NONE.id})
+    if not wish.keep_heavy:
+        base = strip_heavy(base)
+    return proposal_of(base, NONE, [], True)
+
+
+def no_heavy(pattern: Pattern) -> Infeasible:
+    """The refusal of a box without the heavy piece that a pattern hangs on.
+
+    pattern: the pattern.
+    """
+    what = {STACK.id: "two or three round weights that fit", OLIVETTE.id: "an olivette that fits"}.get(
+        pattern.id, "a lead"
+    )
+    return Infeasible.one(
+        "no-heavy",
+        f"The box holds no {what.removeprefix('an ').removeprefix('a ')} for this float."
+        if what.startswith("a")
+        else f"The box does not hold {what} this float.",
+        f"Put {what} into the box, or take another float or pattern.",
+        ("stock",),
+    )
