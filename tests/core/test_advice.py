@@ -127,12 +127,20 @@ def test_a_choice_holds_everywhere_and_both_shows_the_default() -> None:
         answered(purpose.model_copy(update={"schools": {"hat": "straw"}}))
 
 
-def test_every_school_that_brings_a_habit_changes_how_a_rig_is_tied() -> None:
-    fields = set(Habits.model_fields)
-    for question in QUESTIONS:
-        for school in question.schools:
-            assert set(school.habits) <= fields
-            Habits.model_validate(dict(school.habits))
+@pytest.mark.parametrize("question", [q.id for q in QUESTIONS if any(s.habits for s in q.schools)])
+def test_schools_that_bring_habits_tie_rigs_that_differ(question: str) -> None:
+    tied = []
+    for school in QUESTION[question].schools:
+        habits = Habits.model_validate(dict(school.habits))
+        rigs = [
+            new_rig(f.id, Water(depth_m=min(3.0, f.depth_m[1])), "r", "Trial", Start(habits=habits)) for f in FAMILIES
+        ]
+        if school.habits:
+            tied.append(tuple(r.model_dump_json() for r in rigs))
+    assert len(set(tied)) == len(tied)
+
+
+def test_how_a_fish_is_struck_is_one_of_the_schools() -> None:
     for fish in SPECIES:
         assert fish.strike in {s.id for s in QUESTION["strike"].schools}
 

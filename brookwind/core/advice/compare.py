@@ -25,12 +25,10 @@ from brookwind.core.rig.book import SHIPPED, Book, found
 from brookwind.core.rig.builds import JIG_KG
 from brookwind.core.rig.components import Bead, LineSection, Shot, Stop, Weight
 from brookwind.core.rig.document import Rig, of_kind
-from brookwind.core.rig.families import FAMILY, LONG_LEADER
+from brookwind.core.rig.families import DOTTED_M, FAMILY, LONG_LEADER
 from brookwind.core.rig.materials import BEAD_DENSITY_KG_M3, WEIGHT_MATERIAL
 from brookwind.core.rig.threading import free_id, hooklength_join_m
 
-DOTTED_M = 0.004
-"""A tip dotted down. [m] Source: handbook 6: 4 to 6 mm."""
 ABOVE_FISH_M = 0.45
 """So far above suspended fish. [m] Source: handbook 6: 0.3 to 0.6 m."""
 MANY = 6
@@ -121,7 +119,7 @@ def figures_of(rig: Rig) -> Figures:
     spread = tip_range(s, rig.float_piece.spec) if s.status == "stands" else None
     kinds = Shot | Weight | Bead | Stop
     low = sum(i.weight_n for i in s.hanging.items if not i.above and i.position_m <= 0.6 * rig.setting_m)
-    main = of_kind(rig, LineSection)[0]
+    main = next(s for s in of_kind(rig, LineSection) if s.lower_m < rig.setting_m)
     return Figures(
         tip_m=s.tip_m,
         tip_low_m=spread.low_m if spread else None,

@@ -131,11 +131,12 @@ def for_sliding(family: Family, sought: Sought) -> Reason | None:
     decision, tackle = sought.slides, sought.purpose.conditions
     hangs = _hangs_m(family, sought)
     if not family.slides and decision.answer == "sliding" and hangs > tackle.rod_m - SWING_ROOM_M:
-        return Reason(says=decision.says, weight=-5.0, impossible=True, figures=decision.figures)
+        return Reason(says=f"Its float is fixed: the bait would hang deeper than the {tackle.tackle} swings in.",
+                      weight=-5.0, impossible=True)  # fmt: skip
     if family.slides and decision.answer == "sliding":
-        return Reason(says=decision.says, weight=1.5, figures=decision.figures)
+        return Reason(says="It slides, as it must at this depth.", weight=1.5)
     if family.slides and decision.answer == "fixed" and family.id != "pole-slider":
-        return Reason(says=decision.says, weight=-0.7, figures=decision.figures)
+        return Reason(says="It slides; a fixed float would reach.", weight=-0.7)
     return None
 
 

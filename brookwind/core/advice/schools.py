@@ -16,6 +16,7 @@ from brookwind.core.rig.fish import Species
 from brookwind.core.rig.habits import Habits
 from brookwind.core.rig.species import feeding
 
+OF_THE_FAMILY = frozenset({"line-above", "terminal", "stack", "tip"})
 BOTH = "both"
 """Chosen instead of a school: show me both."""
 SHALLOW_M = 0.6
@@ -132,8 +133,8 @@ QUESTIONS = (
                {"weights": "bulk-and-droppers"}),
     ), _weights),
     Question("tip", "How much tip?", (
-        School("dotted", "dotted to a few millimetres", "The smallest pull shows."),
-        School("extra", "extra tip", "Seen in wind and waves; carries a heavy or dragging bait."),
+        School("dotted", "dotted to a few millimetres", "The smallest pull shows.", {"tip": "dotted"}),
+        School("extra", "extra tip", "Seen in wind and waves; carries a heavy or dragging bait.", {"tip": "extra"}),
         School("overloaded", "overloaded on a tight line", "The angler carries the weight; only where it is allowed."),
     ), _tip),
     Question("line-above", "The line above the float?", (
@@ -250,7 +251,7 @@ def habits_for(purpose: Purpose, book: Book = SHIPPED) -> Habits:
     """
     habits: dict[str, object] = {}
     for a in answered(purpose, book):
-        # A line is greased and a jig tied as the family wants, unless the angler decided otherwise.
-        if a.chosen or a.question not in {"line-above", "terminal"}:
+        # What every family has its own way of is only changed when the angler decided so.
+        if a.chosen or a.question not in OF_THE_FAMILY:
             habits.update(QUESTION[a.question].school(a.school).habits)
     return Habits.model_validate(habits)

@@ -162,10 +162,12 @@ def bubble(tie: Tie) -> Parts:
 
 
 def pole(tie: Tie) -> Parts:
-    """A pole float: eye and two silicones on the stem.
+    """A pole float: eye and two silicones on the stem; with a long lash a back shot keeps the line tight.
 
     tie: what the rig is tied from.
     """
+    if tie.habits.lash == "long" and tie.family.id != "sight-float":
+        return slapped(tie)
     return (*main_line(tie), _float(tie), *_silicones(), *end(tie))
 
 

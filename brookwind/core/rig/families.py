@@ -34,6 +34,10 @@ USUAL_ROD_M: dict[Tackle, float] = {"rod": 3.9, "pole": 11.0, "whip": 5.0}
 """Editable defaults. [m]"""
 MAIN_STRONGER = 1.4
 """The main line bears this many times the hooklength's load. Editable default."""
+DOTTED_M = 0.004
+"""A tip dotted down. [m] Source: handbook 6: a few millimetres."""
+EXTRA_TIP = 1.6
+"""Extra tip over the usual. Editable default."""
 LONG_LEADER = 1.6
 """A long leader is this many times the usual one. Editable default."""
 LAID_ON_M = 0.04
@@ -106,19 +110,27 @@ def new_rig(family_id: str, water: Water, rig_id: str, name: str, start: Start |
         hook=hook, pattern=pattern, bait=bait, leader_m=leader_m, habits=start.habits,
         main_m=max(family.main_line_m, _main_for(leader_m, start.habits.main)),
     )  # fmt: skip
-    wanted = start.habits.weights
+    wanted = _pattern_for(family, start.habits)
     return Rig(
         id=rig_id,
         name=name,
         family=family.id,
         species=species.id,
-        pattern=wanted if wanted in family.patterns else family.patterns[0],
+        pattern=wanted,
         lash_m=family.lash_m[start.habits.lash == "long"] if family.lash_m else None,
         water=water,
         aim=aim,
         conditions=conditions,
         components=family.build(tie),
     )
+
+
+def _pattern_for(family: Family, habits: Habits) -> str:
+    """The family's usual pattern, or the school's where the family takes it."""
+    wished = [habits.weights, *(["strung"] if habits.stack == "many" else [])]
+    if habits.stack == "few":
+        wished.append("bulk")
+    return next((w for w in reversed(wished) if w in family.patterns), family.patterns[0])
 
 
 def leader_length_m(family: Family, habits: Habits, reach_m: float) -> float:
@@ -224,11 +236,12 @@ def family_aim(family: Family, species: Species, water: Water, spec: FloatSpec, 
     species: the fish.
     water: depth and temperature.
     spec: the float, which has its usual tip.
-    habits: they shape the leader that is laid.
+    habits: they shape the tip and the leader that is laid.
     """
     kind = found(FLOAT_TYPE, spec.type, "float type", "type")
     lie = feeding(species, water.temperature_c).lie
-    aim = usual_aim(lie, water.depth_m, min(kind.usual_tip_m, 0.8 * float_body(spec).longest_tip_m))
+    tip = {None: kind.usual_tip_m, "dotted": min(kind.usual_tip_m, DOTTED_M), "extra": EXTRA_TIP * kind.usual_tip_m}
+    aim = usual_aim(lie, water.depth_m, min(tip[habits.tip], 0.8 * float_body(spec).longest_tip_m))
     leader = leader_length_m(family, habits, water.depth_m)
     if family.laid == "lead":
         return aim.model_copy(update={"bait_from": "bed", "bait_m": -(leader - builds.WEAK_LINK_M)})

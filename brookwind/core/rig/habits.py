@@ -21,6 +21,9 @@ class Habits(Frozen):
     jig: bool | None = None
     """A weighted jig instead of a plain hook; None: as the family is."""
     leader: Literal["short", "long"] = "short"
-    stack: Literal["few", "many"] = "few"
+    stack: Literal["few", "many"] | None = None
+    """A few large weights or many small; None: as the family is."""
+    tip: Literal["dotted", "extra"] | None = None
+    """Less or more tip than is usual for the float; None: the usual."""
     lash: Literal["short", "long"] = "short"
     hooks: Literal["barbed", "barbless"] = "barbed"

@@ -40,8 +40,8 @@ export function FamilyCard({ family, suit, purpose, present, busy, onChoose }: P
       bg="card"
       overflow="hidden"
     >
-      <Box w="118px" flexShrink="0" bg={hangs ? "shallow" : "bed"} minH="200px">
-        {drawn.data && <Miniature rig={drawn.data.rig} evaluation={drawn.data.evaluation} width={118} height={200} />}
+      <Box w="118px" flexShrink="0" bg={hangs ? "shallow" : "bed"} minH="236px">
+        {drawn.data && <Miniature rig={drawn.data.rig} evaluation={drawn.data.evaluation} width={118} height={236} />}
         {drawn.error instanceof Refusal && (
           <Text fontSize="sm" color="soft" p="2">
             {drawn.error.message}

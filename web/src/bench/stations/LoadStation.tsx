@@ -81,7 +81,7 @@ function NonLead({ bench, catalogue }: Pick<StationProps, "bench" | "catalogue">
   return (
     <Flex gap="2" align="end">
       <Box flex="1">
-        <Choice label="Where lead is not allowed" value={metal} onChange={setMetal}>
+        <Choice label="Without lead" value={metal} onChange={setMetal}>
           {catalogue.weights
             .filter((m) => m.id !== "lead")
             .map((m) => (
