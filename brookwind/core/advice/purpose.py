@@ -31,8 +31,6 @@ class Purpose(Frozen):
     species: str | None = Field(default=None, max_length=40)
     lie: Lie | None = None
     conditions: Conditions = Conditions()
-    clear: bool = False
-    """The water is clear, or the sun is on it."""
     month: int | None = Field(default=None, ge=1, le=12)
     rules: PlaceRules | None = None
     schools: SchoolChoices = Field(default_factory=dict, max_length=40)

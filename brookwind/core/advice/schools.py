@@ -68,7 +68,7 @@ def _line_above(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
 
 
 def _braid(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
-    return ("top-shot", "the water is clear") if purpose.clear else ("straight", "with two stops it holds")
+    return ("top-shot", "the water is clear") if purpose.conditions.clear else ("straight", "with two stops it holds")
 
 
 def _stop(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
@@ -86,7 +86,7 @@ def _terminal(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
 
 
 def _leader(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
-    return ("long", "clear water and shy fish") if purpose.clear else ("short", "castable and positive")
+    return ("long", "clear water and shy fish") if purpose.conditions.clear else ("short", "castable and positive")
 
 
 def _stack(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
@@ -108,7 +108,7 @@ def _above_fish(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
 
 
 def _lash(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
-    if purpose.clear and purpose.water.depth_m < 1.5:
+    if purpose.conditions.clear and purpose.water.depth_m < 1.5:
         return "long", "sun and shallow clear water: keep pole and shadow off"
     return "short", "quick, and the fish hooks itself"
 

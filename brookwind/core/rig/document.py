@@ -87,6 +87,8 @@ class Conditions(Frozen):
     give_n: float | None = Field(default=None, gt=0, le=500)
     """Pull at which the drag slips, or the most the elastic takes; a third of the weakest line when not given. [N]"""
     wading: bool = False
+    clear: bool = False
+    """The water is clear, or the sun is on it."""
     limits: Limits = Limits()
 
 

@@ -1868,6 +1868,11 @@ export interface components {
          */
         Conditions: {
             /**
+             * Clear
+             * @default false
+             */
+            clear: boolean;
+            /**
              * Current M S
              * @default 0
              */
@@ -3841,12 +3846,8 @@ export interface components {
          */
         Purpose: {
             /**
-             * Clear
-             * @default false
-             */
-            clear: boolean;
-            /**
              * @default {
+             *       "clear": false,
              *       "current_m_s": 0,
              *       "distance_m": 12,
              *       "dragging": false,
@@ -3988,6 +3989,7 @@ export interface components {
             components: (components["schemas"]["LineSection"] | components["schemas"]["Stop"] | components["schemas"]["Bead"] | components["schemas"]["Sleeve"] | components["schemas"]["Float"] | components["schemas"]["Shot"] | components["schemas"]["Weight"] | components["schemas"]["Swivel"] | components["schemas"]["Hook"] | components["schemas"]["Bait"])[];
             /**
              * @default {
+             *       "clear": false,
              *       "current_m_s": 0,
              *       "distance_m": 12,
              *       "dragging": false,

@@ -42,7 +42,6 @@ export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; o
       species,
       lie: null,
       conditions: { tackle, rod_m: rodM, distance_m: distance, current_m_s: current } as Conditions,
-      clear: false,
       month: new Date().getMonth() + 1,
       rules: null,
       schools: {},

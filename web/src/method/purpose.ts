@@ -9,7 +9,6 @@ export function purposeOf(rig: Rig): Purpose {
     // Line laid on the bed belongs to the family that lays it, not to where the fish is.
     lie: bait_m >= 0 ? { bait_from, bait_m } : { bait_from: "bed", bait_m: 0 },
     conditions: rig.conditions,
-    clear: false,
     month: new Date().getMonth() + 1,
     rules: null,
     schools: {},

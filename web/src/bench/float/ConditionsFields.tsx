@@ -74,6 +74,14 @@ export function ConditionsFields({ bench, answer, pullN }: Props) {
         />{" "}
         Bait or weight drags over the bed
       </label>
+      <label>
+        <input type="checkbox" checked={conditions.clear} onChange={(e) => set({ clear: e.currentTarget.checked })} />{" "}
+        Clear water, or sun on it
+      </label>
+      <label>
+        <input type="checkbox" checked={conditions.wading} onChange={(e) => set({ wading: e.currentTarget.checked })} />{" "}
+        I wade
+      </label>
       <Box>
         <Text className="bw-label">What I put up with</Text>
         <Grid templateColumns="1fr 1fr" gap="3" alignItems="end">

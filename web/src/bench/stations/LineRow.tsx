@@ -1,6 +1,7 @@
 import { Box, Grid, Text } from "@chakra-ui/react";
 import type { Catalogue, Component, LineFact } from "../../api/client";
 import { Choice } from "../../shell/Choice";
+import { QuantityField } from "../../shell/QuantityField";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { capital } from "../../units/vocabulary";
@@ -19,12 +20,17 @@ export function LineRow({ line, fact, bench, catalogue, name }: Props) {
       ...bench.rig,
       components: bench.rig.components.map((c) => (c.id === line.id ? { ...line, knot: id } : c)),
     });
+  const printed = (strength_n: number) =>
+    bench.put({
+      ...bench.rig,
+      components: bench.rig.components.map((c) => (c.id === line.id ? { ...line, strength_n } : c)),
+    });
   const near = catalogue.diameters_m.find((d) => Math.abs(d - line.diameter_m) < 1e-6) ?? line.diameter_m;
   const sold = catalogue.diameters_m.includes(near)
     ? catalogue.diameters_m
     : [line.diameter_m, ...catalogue.diameters_m];
   return (
-    <Box>
+    <Box role="group" aria-label={capital(name)}>
       <Grid templateColumns="1fr 88px" gap="2">
         <Choice label={capital(name)} value={line.material} onChange={(material) => change({ material })}>
           {catalogue.lines.map((m) => (
@@ -43,8 +49,8 @@ export function LineRow({ line, fact, bench, catalogue, name }: Props) {
       </Grid>
       {fact && (
         <Text fontSize="sm" mt="1">
-          Bears {write(fact.strength_n, "force", units)}
-          {fact.entered ? ", as entered" : ""}, {write(fact.bears_n, "force", units)} knotted. It {fact.lies}.{" "}
+          {fact.entered ? "As printed, with its knot" : "By its thickness, with its knot"}{" "}
+          {write(fact.bears_n, "force", units)}. It {fact.lies}.{" "}
           <span className="bw-soft">
             One step thicker drags {Math.round(100 * (fact.thicker_drag - 1))} % more
             {fact.seen_m < 0.7 * line.diameter_m
@@ -54,7 +60,16 @@ export function LineRow({ line, fact, bench, catalogue, name }: Props) {
           </span>
         </Text>
       )}
-      <Grid templateColumns="1fr auto" gap="3" alignItems="center" mt="1">
+      <Grid templateColumns="96px 1fr" gap="2" mt="1" alignItems="end">
+        {fact && (
+          <QuantityField
+            label="Bears"
+            name={`${bench.rig.id}-${line.id}-strength`}
+            value={fact.strength_n}
+            quantity="force"
+            onChange={printed}
+          />
+        )}
         <Choice label="Knot at its end" value={fact?.knot ?? ""} onChange={knot}>
           {catalogue.knots.map((k) => (
             <option key={k.id} value={k.id}>
@@ -62,17 +77,17 @@ export function LineRow({ line, fact, bench, catalogue, name }: Props) {
             </option>
           ))}
         </Choice>
-        {line.role !== "hooklength" && (
-          <label className="bw-check">
-            <input
-              type="checkbox"
-              checked={line.greased}
-              onChange={(e) => change({ greased: e.currentTarget.checked })}
-            />{" "}
-            greased
-          </label>
-        )}
       </Grid>
+      {line.role !== "hooklength" && (
+        <label className="bw-check">
+          <input
+            type="checkbox"
+            checked={line.greased}
+            onChange={(e) => change({ greased: e.currentTarget.checked })}
+          />{" "}
+          greased to float
+        </label>
+      )}
     </Box>
   );
 }

@@ -6,13 +6,12 @@ import { QuantityField } from "../../shell/QuantityField";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { capital, word } from "../../units/vocabulary";
-import { Facts } from "./Facts";
 import { LineRow } from "./LineRow";
 import { problemAt, type StationProps } from "./Panel";
+import { RunsThrough } from "./RunsThrough";
 import { Schools } from "./Schools";
 
 const BARBS = { barbed: "barbed", micro: "micro barb", barbless: "barbless" } as const;
-const mm = (m: number) => `${(m * 1000).toFixed(1)} mm`;
 
 /** Line, leader and hook: what breaks first, what runs through what, what the other school would tie. */
 export function LineStation({ bench, answer, catalogue }: StationProps) {
@@ -29,7 +28,6 @@ export function LineStation({ bench, answer, catalogue }: StationProps) {
   const way = tackle.data?.passing;
   const lines = rig.components.filter((c) => c.kind === "line");
   const hook = rig.components.findLast((c) => c.kind === "hook");
-  const stop = rig.components.find((c) => c.kind === "stop");
   const leader = lines.length > 1 ? (lines.at(-2)?.lower_m ?? 0) : 0;
   const set = (part: Partial<Conditions>) =>
     bench.put({ ...rig, conditions: { ...rig.conditions, ...part } as Rig["conditions"] });
@@ -143,27 +141,7 @@ export function LineStation({ bench, answer, catalogue }: StationProps) {
           </Choice>
         </Grid>
       )}
-      {way && stop && (
-        <Box>
-          <Choice
-            label="Stop"
-            value={stop.material}
-            onChange={(m) => void bench.edit({ do: "change-stop", material: m as "thread" | "rubber" })}
-          >
-            <option value="thread">thread knot</option>
-            <option value="rubber">rubber</option>
-          </Choice>
-          <Facts
-            rows={[
-              ["Line through the bore", `${(way.line_m * 1000).toFixed(2)} mm in ${mm(way.bore_m)}`],
-              way.bead_m !== null && way.bead_hole_m !== null
-                ? ["Stop over the bead's hole", `${mm(way.stop_m ?? 0)} over ${mm(way.bead_hole_m)}`]
-                : ["Stop over the bore", `${mm(way.stop_m ?? 0)} over ${mm(way.bore_m)}`],
-              way.bead_m !== null ? ["Bead over the bore", `${mm(way.bead_m)} over ${mm(way.bore_m)}`] : null,
-            ]}
-          />
-        </Box>
-      )}
+      {way && <RunsThrough bench={bench} way={way} />}
       <Schools bench={bench} />
     </Stack>
   );
