@@ -14,7 +14,7 @@ from brookwind.core.advice.suits import which_suits
 from brookwind.core.balance.ready import ready_rig
 from brookwind.core.errors import BrookwindError
 from brookwind.core.rig.document import Conditions, Rig, Water
-from brookwind.core.rig.families import FAMILIES, FAMILY, Start, usual_conditions
+from brookwind.core.rig.families import FAMILIES, FAMILY, USUAL_ROD_M, Start, usual_conditions
 from brookwind.core.rig.refusals import from_validation
 from brookwind.core.water.named import named_water
 
@@ -30,6 +30,7 @@ def family_command(
     as_json: AsJson = False,
 ) -> None:
     """List the rig families, ranked when a depth is given; or tie a rig of one and print it as JSON."""
+    rods: dict[str, float] = {str(kind): length for kind, length in USUAL_ROD_M.items()}
     try:
         temperature, salinity = named_water(water)
         if name.upper() != "LIST":
@@ -45,16 +46,13 @@ def family_command(
         else:
             there = Water(depth_m=depth, temperature_c=temperature, salinity=salinity)
             conditions = Conditions.model_validate(
-                {"distance_m": distance, "current_m_s": current, "tackle": tackle, "rod_m": _ROD_M.get(tackle, 3.9)}
+                {"distance_m": distance, "current_m_s": current, "tackle": tackle, "rod_m": rods.get(tackle, 3.9)}
             )
             _say_ranked(Purpose(water=there, species=species, conditions=conditions), as_json)
     except ValidationError as error:
         fail(from_validation(error))
     except BrookwindError as error:
         fail(error)
-
-
-_ROD_M = {"pole": 11.0, "whip": 5.0}
 
 
 def _tied(name: str, water: Water, species: str | None, conditions: Conditions | None) -> Rig:

@@ -8,7 +8,7 @@ from brookwind.core.frozen import Frozen, Sourced
 from brookwind.core.rig.baits import BAIT_KINDS, BaitKind
 from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.components import Mount
-from brookwind.core.rig.families import FAMILIES
+from brookwind.core.rig.families import FAMILIES, USUAL_DISTANCE_M, USUAL_ROD_M
 from brookwind.core.rig.family import Tackle
 from brookwind.core.rig.fish import Species
 from brookwind.core.rig.hooks import HOOK_PATTERNS, HOOK_SIZES, HookPattern
@@ -60,6 +60,14 @@ class FloatTypeChoice(Choice):
     tip: str
 
 
+class TackleChoice(Frozen):
+    """Rod, pole or whip, with what is usual."""
+
+    id: Tackle
+    rod_m: float
+    distance_m: float
+
+
 class HookChoice(Sourced):
     """A hook size."""
 
@@ -72,6 +80,7 @@ class Catalogue(Frozen):
     """The registries as the API shows them."""
 
     families: tuple[FamilyChoice, ...]
+    tackle: tuple[TackleChoice, ...]
     float_types: tuple[FloatTypeChoice, ...]
     patterns: tuple[Choice, ...]
     species: tuple[Species, ...]
@@ -107,6 +116,7 @@ CATALOGUE = Catalogue(
         )
         for f in FAMILIES
     ),
+    tackle=tuple(TackleChoice(id=t, rod_m=m, distance_m=USUAL_DISTANCE_M[t]) for t, m in USUAL_ROD_M.items()),
     float_types=tuple(
         FloatTypeChoice(
             id=t.id,

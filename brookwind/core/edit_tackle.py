@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from math import sqrt
 from typing import Any, Literal
 
@@ -21,7 +20,7 @@ from brookwind.core.rig.hooks import hook_of
 from brookwind.core.rig.lines import diameter_for_m, line_strength_n
 from brookwind.core.rig.materials import LINE_MATERIAL, WEIGHT_MATERIAL
 from brookwind.core.rig.species import feeding
-from brookwind.core.rig.threading import hooklength_join_m
+from brookwind.core.rig.threading import each, hooklength_join_m
 from brookwind.core.water.density import water_density_kg_m3
 
 
@@ -144,7 +143,7 @@ def change_hook(rig: Rig, change: ChangeHook, book: Book = SHIPPED) -> Rig:
     if change.size is not None or change.pattern is not None:
         new = hook_of(hook_size(old.size if change.size is None else change.size), pattern)
         fields |= {"size": change.size or old.size, "pattern": pattern.id, "mass_kg": new.mass_kg, "label": new.label}
-    return _each(rig, lambda c: c.model_copy(update=fields) if c.id == old.id else c)
+    return each(rig, lambda c: c.model_copy(update=fields) if c.id == old.id else c)
 
 
 def change_line(rig: Rig, change: ChangeLine) -> Rig:
@@ -169,7 +168,7 @@ def change_line(rig: Rig, change: ChangeLine) -> Rig:
         "strength_n": old.strength_n if same else None,
         "greased": old.greased if change.greased is None else change.greased,
     }
-    return _each(rig, lambda c: c.model_copy(update=fields) if c.id == old.id else c)
+    return each(rig, lambda c: c.model_copy(update=fields) if c.id == old.id else c)
 
 
 def change_leader(rig: Rig, length_m: float) -> Rig:
@@ -204,7 +203,7 @@ def change_leader(rig: Rig, length_m: float) -> Rig:
         position = getattr(c, "position_m", None)
         return c if position is None else c.model_copy(update={"position_m": at(position)})
 
-    return _each(rig, moved)
+    return each(rig, moved)
 
 
 def change_stop(rig: Rig, material: Literal["thread", "rubber"]) -> Rig:
@@ -219,7 +218,7 @@ def change_stop(rig: Rig, material: Literal["thread", "rubber"]) -> Rig:
     label = "stop knot" if material == "thread" else "rubber stop"
     fields = {"material": material, "label": label, "diameter_m": None}
     sliding = {s.id for s in of_kind(rig, Stop)}
-    return _each(rig, lambda c: c.model_copy(update=fields) if c.id in sliding else c)
+    return each(rig, lambda c: c.model_copy(update=fields) if c.id in sliding else c)
 
 
 def change_metal(rig: Rig, material_id: str) -> Rig:
@@ -248,7 +247,7 @@ def change_metal(rig: Rig, material_id: str) -> Rig:
         }  # fmt: skip
         return c.model_copy(update=fields)
 
-    return _each(rig, cast)
+    return each(rig, cast)
 
 
 def lowest_hook(rig: Rig) -> Hook:
@@ -257,7 +256,3 @@ def lowest_hook(rig: Rig) -> Hook:
     rig: the rig.
     """
     return next(c for c in reversed(rig.components) if isinstance(c, Hook) and c.position_m == 0.0)
-
-
-def _each(rig: Rig, change: Callable[[Any], Any]) -> Rig:
-    return rig.replace_components(tuple(change(c) for c in rig.components))

@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 from dataclasses import dataclass
 
+from brookwind.core.advice.purpose import SALT_WATER
 from brookwind.core.finding import Station
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.components import Shot, Weight
@@ -13,8 +14,6 @@ from brookwind.core.rig.families import FAMILY
 
 LONG_ROD_M = 4.5
 """A rod longer than this reaches up like a pole. [m] Editable default."""
-SALT = 5.0
-"""Water saltier than this is the sea's. [g/kg] Editable default."""
 STRONG_CURRENT_M_S = 0.3
 """A current to mind when wading. [m/s] Editable default."""
 COLD_C = 5.0
@@ -59,8 +58,9 @@ CAUTIONS = (
     Caution("lead", "load", "Lead: many places forbid it in some sizes. Never close shot with your teeth; wash your "
             "hands before you eat.", _lead),
     Caution("swell", "water", "Sea mark: watch the swell for ten minutes first, never go alone, wear a lifejacket.",
-            lambda rig: rig.water.salinity > SALT),
-    Caution("tide", "water", "Know your way out before the tide cuts it off.", lambda rig: rig.water.salinity > SALT),
+            lambda rig: rig.water.salinity > SALT_WATER),
+    Caution("tide", "water", "Know your way out before the tide cuts it off.",
+            lambda rig: rig.water.salinity > SALT_WATER),
     Caution("wading", "water", "Wading: staff and belt, feel for each step, leave at the first sign of rising water.",
             lambda rig: rig.conditions.wading or rig.conditions.current_m_s >= STRONG_CURRENT_M_S),
     Caution("cold", "water", "Cold water takes your strength within minutes: a flotation suit, and somebody near.",

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 import itertools
 from collections.abc import Callable
-from typing import Any, TypeAlias
+from typing import TypeAlias
 
 from brookwind.core.advice.purpose import Purpose, purpose_of
 from brookwind.core.advice.schools import QUESTION, answered
@@ -16,17 +16,16 @@ from brookwind.core.balance.tip_advice import tip_advice
 from brookwind.core.balance.tip_range import tip_range
 from brookwind.core.capacity.estimates import settle_time_s
 from brookwind.core.depth.stop import set_stop, stop_setting
-from brookwind.core.edit_tackle import ChangeLine, change_leader, change_line
+from brookwind.core.edit_tackle import ChangeLine, change_leader, change_line, change_stop
 from brookwind.core.errors import BrookwindError, Infeasible, Problem
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.handles import handles
 from brookwind.core.rig.book import SHIPPED, Book, found
-from brookwind.core.rig.builds import JIG_KG
+from brookwind.core.rig.builds import jig_head, stop_bead
 from brookwind.core.rig.components import Bead, LineSection, Shot, Stop, Weight
 from brookwind.core.rig.document import Rig, of_kind
 from brookwind.core.rig.families import DOTTED_M, FAMILY, LONG_LEADER
-from brookwind.core.rig.materials import BEAD_DENSITY_KG_M3, WEIGHT_MATERIAL
 from brookwind.core.rig.threading import free_id, hooklength_join_m
 
 ABOVE_FISH_M = 0.45
@@ -214,11 +213,7 @@ def _stop(rig: Rig, school: str, stock: Stock) -> Rig:
     _must_slide(rig)
     if school == "two":
         return _stops(rig, 2)
-    one = _stops(rig, 1)
-    material = {"material": school, "label": "stop knot" if school == "thread" else "rubber stop", "diameter_m": None}
-    return one.replace_components(
-        tuple(c.model_copy(update=material) if isinstance(c, Stop) else c for c in one.components)
-    )
+    return change_stop(_stops(rig, 1), "rubber" if school == "rubber" else "thread")
 
 
 def _bead(rig: Rig, school: str, stock: Stock) -> Rig:
@@ -226,9 +221,7 @@ def _bead(rig: Rig, school: str, stock: Stock) -> Rig:
     at = rig.components.index(rig.float_piece)
     has = [c for c in rig.components[:at] if isinstance(c, Bead)]
     if school == "always" and not has:
-        bead: Any = Bead(id=free_id(rig, "bead"), label="stop bead", length_m=0.005, mass_kg=0.00006,
-                         density_kg_m3=BEAD_DENSITY_KG_M3)  # fmt: skip
-        return _reset(rig.replace_components((*rig.components[:at], bead, *rig.components[at:])))
+        return _reset(rig.replace_components((*rig.components[:at], stop_bead(), *rig.components[at:])))
     if school == "if-needed" and has:
         return _reset(rig.replace_components(tuple(c for c in rig.components if c not in has)))
     return rig
@@ -238,11 +231,8 @@ def _terminal(rig: Rig, school: str, stock: Stock) -> Rig:
     _must_slide(rig)
     bare = rig.replace_components(tuple(c for c in rig.components if not (isinstance(c, Weight) and c.shape == "jig")))
     if school == "jig":
-        lead = WEIGHT_MATERIAL["lead"]
-        jig = Weight(id="jig", label="2 g jig head", shape="jig", mass_kg=JIG_KG, material=lead.id,
-                     density_kg_m3=lead.density_kg_m3, position_m=0.0)  # fmt: skip
         at = next(i for i, c in enumerate(bare.components) if c.kind == "hook" and c.position_m == 0.0)
-        bare = bare.replace_components((*bare.components[:at], jig, *bare.components[at:]))
+        bare = bare.replace_components((*bare.components[:at], jig_head(), *bare.components[at:]))
     return _rebalanced(bare, rig.pattern, stock)
 
 

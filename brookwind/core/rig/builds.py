@@ -67,17 +67,21 @@ def tandem(tie: Tie) -> Parts:
 
 def _jig(tie: Tie) -> Parts:
     wanted = tie.family.id == "slider-and-jig" if tie.habits.jig is None else tie.habits.jig
-    if not (wanted and tie.family.slides):
-        return ()
-    return (_weight("jig", "2 g jig head", "jig", JIG_KG, 0.0),)
+    return (jig_head(),) if wanted and tie.family.slides else ()
 
 
-def _weight(id: str, label: str, shape: Literal["jig"], mass_kg: float, position_m: float) -> Weight:
+def jig_head() -> Weight:
+    """The weighted head of a jig, at the hook."""
     lead = WEIGHT_MATERIAL["lead"]
     return Weight(
-        id=id, label=label, shape=shape, mass_kg=mass_kg, material=lead.id, density_kg_m3=lead.density_kg_m3,
-        position_m=position_m,
-    )  # fmt: skip
+        id="jig",
+        label="2 g jig head",
+        shape="jig",
+        mass_kg=JIG_KG,
+        material=lead.id,
+        density_kg_m3=lead.density_kg_m3,
+        position_m=0.0,
+    )
 
 
 def _hook(tie: Tie, hook_id: str, bait_id: str, position_m: float) -> Parts:
@@ -211,7 +215,12 @@ def _stopped(tie: Tie) -> Parts:
     stops: list[Any] = [Stop(id="stop", label=name, material=material, position_m=tie.setting_m)]
     if tie.habits.stop == "two":
         stops.insert(0, Stop(id="stop-2", label="second stop knot", position_m=tie.setting_m + 0.01))
-    return (*stops, *((_bead("stop-bead", "stop bead", 0.005),) if tie.habits.bead else ()))
+    return (*stops, *((stop_bead(),) if tie.habits.bead else ()))
+
+
+def stop_bead() -> Bead:
+    """The bead between a stop and a sliding float."""
+    return _bead("stop-bead", "stop bead", 0.005)
 
 
 def _bead(id: str, label: str, length_m: float) -> Bead:

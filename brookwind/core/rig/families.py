@@ -11,26 +11,30 @@ from brookwind.core.errors import OutOfRange
 from brookwind.core.floats.body import float_body
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.floats.types import FLOAT_TYPE
-from brookwind.core.gravity import submerged_weight_n
+from brookwind.core.gravity import lead_mass_kg, submerged_weight_n
 from brookwind.core.rig import builds
 from brookwind.core.rig.baits import BaitKind
 from brookwind.core.rig.book import SHIPPED, Book, found, hook_size
-from brookwind.core.rig.components import Mount
+from brookwind.core.rig.components import LineSection, Mount
 from brookwind.core.rig.document import Aim, Conditions, Rig, Water
 from brookwind.core.rig.families_fixed import FIXED
 from brookwind.core.rig.families_pole import POLES
 from brookwind.core.rig.families_sliding import SLIDING
-from brookwind.core.rig.family import LONGEST_M, Family, Layout, Tackle, Tie
+from brookwind.core.rig.family import LONGEST_M, Family, Layout, Tackle, Tie, line
 from brookwind.core.rig.fish import Lie, Species
 from brookwind.core.rig.habits import Habits
 from brookwind.core.rig.hooks import HookPattern, HookSize
-from brookwind.core.rig.lines import diameter_for_m
+from brookwind.core.rig.lines import diameter_for_m, line_strength_n
+from brookwind.core.rig.materials import STEEL_KG_M3
 from brookwind.core.rig.species import feeding
+from brookwind.core.water.density import water_density_kg_m3
 
 FAMILIES = tuple(sorted((*FIXED, *POLES, *SLIDING), key=lambda f: f.number))
 FAMILY = MappingProxyType({f.id: f for f in FAMILIES})
 
 USUAL_ROD_M: dict[Tackle, float] = {"rod": 3.9, "pole": 11.0, "whip": 5.0}
+"""Editable defaults. [m]"""
+USUAL_DISTANCE_M: dict[Tackle, float] = {"rod": 12.0, "pole": 8.0, "whip": 4.0}
 """Editable defaults. [m]"""
 MAIN_STRONGER = 1.4
 """The main line bears this many times the hooklength's load. Editable default."""
@@ -100,7 +104,7 @@ def new_rig(family_id: str, water: Water, rig_id: str, name: str, start: Start |
     bait = start.book.bait(start.bait or family.bait or species.bait)
     hook, pattern = hook_size(start.hook or _hook_for(species, bait)), start.book.pattern(start.hook_pattern)
     leader_m = diameter_for_m(sqrt(species.line_n[0] * species.line_n[1]), "nylon")
-    spec = start.spec or _float_for(family, water.depth_m, hook, pattern, bait)
+    spec = start.spec or _float_for(family, water, hook, pattern, bait)
     aim = start.aim or family_aim(family, species, water, spec, start.habits)
     check_depth(family, water.depth_m, hangs_at_m(aim, water.depth_m), conditions)
     reach = aim.bait_m if aim.bait_from == "surface" else water.depth_m
@@ -108,7 +112,7 @@ def new_rig(family_id: str, water: Water, rig_id: str, name: str, start: Start |
     tie = Tie(
         family=family, spec=spec, setting_m=setting, join_m=leader_length_m(family, start.habits, reach),
         hook=hook, pattern=pattern, bait=bait, leader_m=leader_m, habits=start.habits,
-        main_m=max(family.main_line_m, _main_for(leader_m, start.habits.main)),
+        main_m=max(family.main_line_m, _main_for(line("hooklength", "nylon", leader_m, 0.0), start.habits.main)),
     )  # fmt: skip
     wanted = _pattern_for(family, start.habits)
     return Rig(
@@ -152,7 +156,7 @@ def usual_conditions(family: Family) -> Conditions:
     low, high = family.distance_m
     tackle = family.tackle[0]
     return Conditions(
-        distance_m=min(high, max(low, 12.0 if tackle == "rod" else 6.0)),
+        distance_m=min(high, max(low, USUAL_DISTANCE_M[tackle])),
         tackle=tackle,
         rod_m=USUAL_ROD_M[tackle],
         rod_most_kg=0.25 if family.capacity_kg > 0.05 else 0.03,
@@ -210,18 +214,17 @@ def _hook_for(species: Species, bait: BaitKind) -> int:
     return min(small, max(large, species.hook_size))
 
 
-def _main_for(leader_m: float, material: str) -> float:
-    nylon = MAIN_STRONGER**0.5 * leader_m
-    return diameter_for_m(0.95e9 * 0.7853981634 * nylon**2, material)
+def _main_for(leader: LineSection, material: str) -> float:
+    return diameter_for_m(MAIN_STRONGER * line_strength_n(leader), material)
 
 
-def _float_for(family: Family, depth_m: float, hook: HookSize, pattern: HookPattern, bait: BaitKind) -> FloatSpec:
-    grows = min(2.5, max(0.5, sqrt(depth_m / family.at_depth_m)))
+def _float_for(family: Family, water: Water, hook: HookSize, pattern: HookPattern, bait: BaitKind) -> FloatSpec:
+    grows = min(2.5, max(0.5, sqrt(water.depth_m / family.at_depth_m)))
     capacity = family.capacity_kg * (1.0 if family.layout.fill == "ballast" else grows)
-    fresh = 1000.0
-    pull = submerged_weight_n(hook.mass_kg * pattern.mass, 7850.0, fresh)
-    pull += max(0.0, submerged_weight_n(bait.mass_kg, bait.density_kg_m3, fresh))
-    as_lead = pull / submerged_weight_n(1.0, 11340.0, fresh)
+    there = water_density_kg_m3(water.temperature_c, water.salinity)
+    pull = submerged_weight_n(hook.mass_kg * pattern.mass, STEEL_KG_M3, there)
+    pull += max(0.0, submerged_weight_n(bait.mass_kg, bait.density_kg_m3, there))
+    as_lead = lead_mass_kg(pull, there)
     own = builds.SWIVEL_KG + builds.JIG_KG if family.id == "slider-and-jig" else 0.0
     if "none" not in family.patterns:
         capacity = max(capacity, (as_lead + own) / TACKLE_SHARE)

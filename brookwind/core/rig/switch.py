@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from typing import Any, TypeVar
 
 from brookwind.core.floats.types import FLOAT_TYPE
@@ -14,6 +13,7 @@ from brookwind.core.rig.families import FAMILY, USUAL_ROD_M, Start, hangs_at_m, 
 from brookwind.core.rig.family import Family
 from brookwind.core.rig.habits import Habits
 from brookwind.core.rig.hooks import HOOK_SIZE
+from brookwind.core.rig.threading import each
 
 SELF_LOADED_SHARE = 0.5
 """A float with more of its load built in than this can be fished without shot. Editable default."""
@@ -83,12 +83,8 @@ def switch(rig: Rig, family_id: str, habits: Habits | None = None, book: Book = 
             fresh = fresh.model_copy(update={"aim": aim.model_copy(update={"tip_m": tip})})
     new = fresh.replace_components(components, notes=rig.notes, species=rig.species)
     if keeps_float and rig.float_piece.item:
-        new = _each(new, lambda c: c.model_copy(update={"item": rig.float_piece.item}) if c.kind == "float" else c)
+        new = each(new, lambda c: c.model_copy(update={"item": rig.float_piece.item}) if c.kind == "float" else c)
     return Switched(rig=new, kept=tuple(kept), dropped=tuple(dict.fromkeys(dropped)))
-
-
-def _each(rig: Rig, change: Callable[[Any], Any]) -> Rig:
-    return rig.replace_components(tuple(change(c) for c in rig.components))
 
 
 def _aim(rig: Rig, family: Family) -> Aim | None:

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from itertools import pairwise
+from typing import Any
 
 from brookwind.core.rig.components import Component, LineSection, Shot
 from brookwind.core.rig.document import Rig
@@ -25,6 +26,15 @@ def take_off(rig: Rig, which: Callable[[Component], bool]) -> Rig:
     which: true for what comes off; float, hooks and lines should stay.
     """
     return rig.replace_components(tuple(c for c in rig.components if not which(c)))
+
+
+def each(rig: Rig, change: Callable[[Any], Any]) -> Rig:
+    """The rig with every component put through a change, checked again.
+
+    rig: the rig.
+    change: gives the new component; the same one to leave it.
+    """
+    return rig.replace_components(tuple(change(c) for c in rig.components))
 
 
 def free_id(rig: Rig, stem: str) -> str:

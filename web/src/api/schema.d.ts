@@ -1549,6 +1549,8 @@ export interface components {
             species: components["schemas"]["Species"][];
             /** Stations */
             stations: components["schemas"]["Station"][];
+            /** Tackle */
+            tackle: components["schemas"]["TackleChoice"][];
             /** Weights */
             weights: components["schemas"]["Material"][];
         };
@@ -4969,6 +4971,21 @@ export interface components {
         Tackle: {
             lines: components["schemas"]["LineFacts"];
             passing: components["schemas"]["Passing"] | null;
+        };
+        /**
+         * TackleChoice
+         * @description Rod, pole or whip, with what is usual.
+         */
+        TackleChoice: {
+            /** Distance M */
+            distance_m: number;
+            /**
+             * Id
+             * @enum {string}
+             */
+            id: "rod" | "pole" | "whip";
+            /** Rod M */
+            rod_m: number;
         };
         /**
          * Taken

@@ -13,7 +13,6 @@ import { capital } from "../units/vocabulary";
 import { useSwims } from "./useSwims";
 
 const FamilyChooser = lazy(() => import("../method/FamilyChooser"));
-const USUAL_ROD_M = { rod: 3.9, pole: 11, whip: 5 } as const;
 
 /** Fish, water and rod to a rig: the family that suits is proposed, and balanced from the box when that is possible. */
 export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; onClose: () => void }) {
@@ -27,8 +26,8 @@ export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; o
   const [swim, setSwim] = useState("");
   const [depth, setDepth] = useState(1.5);
   const [tackle, setTackle] = useState<Conditions["tackle"]>("rod");
-  const [rodM, setRodM] = useState<number>(USUAL_ROD_M.rod);
-  const [distance, setDistance] = useState(12);
+  const [rodM, setRodM] = useState(catalogue.tackle[0]?.rod_m ?? 4);
+  const [distance, setDistance] = useState(catalogue.tackle[0]?.distance_m ?? 12);
   const [current, setCurrent] = useState(0);
   const [name, setName] = useState("");
   const [failed, setFailed] = useState("");
@@ -123,10 +122,10 @@ export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; o
             label="Tackle"
             value={tackle}
             onChange={(t) => {
-              const kind = t as Conditions["tackle"];
-              setTackle(kind);
-              setRodM(USUAL_ROD_M[kind]);
-              setDistance(kind === "rod" ? 12 : kind === "pole" ? 8 : 4);
+              const usual = catalogue.tackle.find((c) => c.id === t);
+              setTackle(t as Conditions["tackle"]);
+              setRodM(usual?.rod_m ?? rodM);
+              setDistance(usual?.distance_m ?? distance);
             }}
           >
             <option value="rod">rod and reel</option>
