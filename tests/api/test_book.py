@@ -26,6 +26,7 @@ def test_own_notes_and_figures_stand_over_what_ships_until_taken_back(client: Te
     assert before["rudd"]["version"] == 0
     assert before["rudd"]["ships"]
     mine = {**before["rudd"]["fields"], "notes": "Under the willow from July.", "hook_size": 16, "bait": "bread-flake"}
+    mine["pull_n"] = 0.011
     kept = client.put("/api/book/species/rudd", json={"version": 0, "fields": mine}).json()
     assert (kept["version"], kept["ships"]) == (1, True)
     shown = next(s for s in client.get("/api/catalogue").json()["species"] if s["id"] == "rudd")
@@ -33,6 +34,8 @@ def test_own_notes_and_figures_stand_over_what_ships_until_taken_back(client: Te
     changed = client.post("/api/edit", json={"rig": rig, "change": {"do": "change-species", "species": "rudd"}}).json()
     assert next(c for c in changed["components"] if c["kind"] == "hook")["size"] == 16
     assert next(c for c in changed["components"] if c["kind"] == "bait")["item"] == "bread-flake"
+    # The capacity window asks the same book.
+    assert client.post("/api/float/choose", json={"rig": rig}).json()["pull_n"] == 0.011
     stale = client.put("/api/book/species/rudd", json={"version": 0, "fields": mine})
     assert stale.status_code == 409
     assert client.delete("/api/book/species/rudd?version=1").status_code == 204

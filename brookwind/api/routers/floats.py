@@ -6,7 +6,7 @@ from fastapi import APIRouter
 from pydantic import BaseModel
 
 from brookwind.api.routers.files import FileBody
-from brookwind.api.session import BoxOfRequest
+from brookwind.api.session import BookOfRequest, BoxOfRequest
 from brookwind.core.balance.arrivals import Arrival, arrivals, fillings
 from brookwind.core.balance.equivalents import Equivalents, equivalents
 from brookwind.core.balance.settle import settle
@@ -71,9 +71,9 @@ class ProfileRead(BaseModel):
 
 
 @router.post("/choose")
-def choose(request: RigRequest, box: BoxOfRequest) -> Choosing:
+def choose(request: RigRequest, box: BoxOfRequest, book: BookOfRequest) -> Choosing:
     """The capacity window with the floats of the box, and the tip to ask for."""
-    settled, plan = settle(request.rig), plan_of(request.rig)
+    settled, plan = settle(request.rig), plan_of(request.rig, book)
     return Choosing(
         window=capacity_window(plan, box.floats()),
         advice=tip_advice(request.rig, settled),

@@ -8,9 +8,9 @@ from brookwind.core.balance.hang import hanging
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
+from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.components import Bait, Bead, Hook, LineSection, Mount, Swivel
 from brookwind.core.rig.document import Conditions, Rig, of_kind
-from brookwind.core.rig.species import SPECIES_BY_ID
 from brookwind.core.water.density import water_density_kg_m3
 
 GENTLE_N = 0.015
@@ -45,6 +45,8 @@ class Plan(Frozen):
     """Hook, bait, swivel and beads under water, as lead. [kg]"""
     tip_m: float = Field(default=0.006, gt=0, le=0.5)
     species: str | None = None
+    fish_pull_n: float | None = Field(default=None, gt=0, le=5)
+    """Pull the fish puts up with, as the angler's book has it; as it ships when not given. [N]"""
     conditions: Conditions = Conditions()
 
     @property
@@ -62,15 +64,19 @@ class Plan(Frozen):
         """Pull the fish puts up with. [N]"""
         if self.conditions.limits.pull_n is not None:
             return self.conditions.limits.pull_n
-        species = SPECIES_BY_ID.get(self.species or "")
+        if self.fish_pull_n is not None:
+            return self.fish_pull_n
+        species = SHIPPED.species.get(self.species or "")
         return species.pull_n if species else GENTLE_N
 
 
-def plan_of(rig: Rig) -> Plan:
+def plan_of(rig: Rig, book: Book = SHIPPED) -> Plan:
     """The plan of a rig: its water, tackle, wishes and conditions.
 
     rig: the rig.
+    book: fish as the angler has them.
     """
+    fish = book.species.get(rig.species or "")
     afloat = rig.float_piece
     water = water_density_kg_m3(rig.water.temperature_c, rig.water.salinity)
     tackle = sum(i.weight_n for i in hanging(rig, water).items if isinstance(i.component, Hook | Bait | Swivel | Bead))
@@ -89,5 +95,6 @@ def plan_of(rig: Rig) -> Plan:
         tackle_kg=lead_mass_kg(tackle, water),
         tip_m=rig.aim.tip_m,
         species=rig.species,
+        fish_pull_n=fish.pull_n if fish else None,
         conditions=rig.conditions,
     )
