@@ -10,7 +10,7 @@ from typing import Annotated, Any, NoReturn
 import typer
 from pydantic import TypeAdapter, ValidationError
 
-from brookwind.core.balance.stock import BoxItem
+from brookwind.core.box.items import BoxItem
 from brookwind.core.errors import BrookwindError, Infeasible, NotUnderstood
 from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.rig.refusals import from_validation

@@ -31,7 +31,7 @@ def handles(rig: Rig) -> tuple[Handle, ...]:
     rig: the rig.
     """
     riders = rides_with_float(rig)
-    groups = _groups(rig, set(riders))
+    groups = groups_of(rig)
     placed = [(c.id in riders, p) for c in rig.components if (p := getattr(c, "position_m", None)) is not None]
     lowest_rider = min(p for rides, p in placed if rides)
     least = max([LEAST_SETTING_M, *(p + 2 * LEAST_GAP_M for rides, p in placed if not rides)])
@@ -41,8 +41,12 @@ def handles(rig: Rig) -> tuple[Handle, ...]:
     )
 
 
-def _groups(rig: Rig, riders: set[str]) -> list[list[Shot]]:
-    """Free shot from the float down; neighbouring shot of a bulk are one group."""
+def groups_of(rig: Rig) -> list[list[Shot]]:
+    """Shot that does not ride with the float, from the float down; neighbouring shot of a bulk are one group.
+
+    rig: the rig.
+    """
+    riders = set(rides_with_float(rig))
     groups: list[list[Shot]] = []
     last: Component | None = None
     for c in rig.components:

@@ -12,7 +12,7 @@ from pydantic import TypeAdapter
 from sqlalchemy import Engine
 
 from brookwind.core.advice.place_rules import PlaceRules
-from brookwind.core.balance.stock import BoxItem
+from brookwind.core.box.items import BoxItem
 from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.water.survey import Survey
 from brookwind.store.database import unit_of_work

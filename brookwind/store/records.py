@@ -9,7 +9,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from brookwind.core.advice.place_rules import PlaceRules
 from brookwind.core.advice.purpose import SchoolChoices
-from brookwind.core.balance.stock import BoxItem
+from brookwind.core.box.items import BoxItem
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.baits import BaitKind
 from brookwind.core.rig.components import PieceId

@@ -8,7 +8,8 @@ from typing import Any
 from sqlmodel import Session, col, select
 
 from brookwind.core.advice.place_rules import PlaceRules
-from brookwind.core.balance.stock import BoxItem, FloatStock, Stock, stock_of
+from brookwind.core.balance.stock import FloatStock, Stock, stock_of
+from brookwind.core.box.items import BoxItem
 from brookwind.core.rig.document import Rig
 from brookwind.core.water.survey import Survey
 from brookwind.store.records import Kept, Revision, RigSummary, SwimFields, WaterFields

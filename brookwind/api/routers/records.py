@@ -6,7 +6,7 @@ from fastapi import APIRouter
 from pydantic import BaseModel
 
 from brookwind.api.session import BoxOfRequest, SwimsOfRequest, WatersOfRequest
-from brookwind.core.balance.stock import BoxItem
+from brookwind.core.box.items import BoxItem
 from brookwind.store.records import Kept, SwimFields, WaterFields
 
 router = APIRouter(prefix="/api")

@@ -1,15 +1,18 @@
 """Which pieces of which sizes come nearest to a wanted pull: an exact integer choice.
 
-The tip shown falls steadily with the pull, so the best answer is either the greatest total that is not above the
-target or the least that is not below it. All totals are reached by meeting in the middle: the sizes are split into two
-halves, every way of taking pieces from each half is listed once (equal totals are kept once), and the halves are paired
-by binary search.
+The tip shown falls steadily with the pull, so for every number of pieces the best answer is either the greatest total
+that is not above the target or the least that is not below it. All totals are reached by meeting in the middle: the
+sizes are split into two halves, every way of taking pieces from each half is listed once (equal totals are kept once),
+and the halves are paired by binary search. What is found bounds the totals still worth listing.
 """
 
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from dataclasses import dataclass
+from itertools import pairwise
+from math import inf
+from typing import NamedTuple, TypeAlias
 
 import numpy as np
 import numpy.typing as npt
@@ -19,14 +22,18 @@ from brookwind.core.errors import OutOfRange
 Floats = npt.NDArray[np.float64]
 Ints = npt.NDArray[np.int64]
 Bytes = npt.NDArray[np.uint8]
-Split = tuple[list[int], list[int]]
+Prefer: TypeAlias = Callable[[tuple[int, ...]], tuple[float, ...]]
 
 TIE_N = 9.0e-9
 """Pulls closer than this count as equal: the pull of a microgram of lead. [N] Editable default."""
+MOST_PIECES = 60
+"""No rig carries more. Editable default."""
 
+_SHORT = 6
+"""Lists of totals of up to so many pieces are short: they are made whole, and kept for the next call."""
 _STATE_LIMIT = 200_000
-_STAGES = (4, 6, 7, 8, 9, 10, 11, 12, 14, 17, 21, 25, 31, 40, 50, 60)
 _KEYS_PER_TIE = 64
+_OPTIONS = 400
 
 
 @dataclass(frozen=True)
@@ -38,6 +45,8 @@ class Choice:
     error: float
     proved: bool
     """False when the list of totals was too long to finish and a better choice may exist."""
+    off_by: float = 0.0
+    """A better choice can be better by no more than this; 0 when proved."""
 
     @property
     def pieces(self) -> int:
@@ -58,6 +67,25 @@ class _Half:
     counts: tuple[Bytes, ...]
 
 
+Lists: TypeAlias = dict[tuple[tuple[float, ...], tuple[int, ...], int], "tuple[_Half, _Half] | None"]
+
+
+@dataclass(frozen=True)
+class _Found:
+    pieces: int
+    total_n: float
+    ties: int
+
+
+def in_ties(error: float, tie: float) -> int:
+    """An error in whole ties: errors of the same number are taken as equal.
+
+    error: 0 or more.
+    tie: error that counts as none. [more than 0]
+    """
+    return int(min(error / tie + 0.5, 9e15))
+
+
 def choose_pieces(
     pulls_n: Sequence[float],
     stock: Sequence[int],
@@ -65,10 +93,12 @@ def choose_pieces(
     max_pieces: int,
     min_pieces: int = 0,
     error_of: Callable[[float], float] | None = None,
+    tie: float = TIE_N,
+    prefer: Prefer | None = None,
 ) -> Choice | None:
-    """The pieces whose total pull shows the least error, then the fewest pieces, then the fewest sizes.
+    """The pieces whose total pull shows the least error, then the fewest pieces, then as preferred.
 
-    Equal means within the pull of a microgram of lead (`TIE_N`), carried through the measure of error.
+    Errors are compared in whole ties (`in_ties`), so that the order is the same whatever is compared first.
 
     pulls_n: submerged weight of one piece of each size, more than 0. [N, shape (k,)]
     stock: how many there are of each. [0 or more, shape (k,)]
@@ -77,52 +107,94 @@ def choose_pieces(
     min_pieces: fewest pieces allowed. [0 or more]
     error_of: error of a total pull, never falling as the total leaves the target on either side; the distance itself
         when not given.
+    tie: error that counts as none, in the unit of `error_of`. [more than 0]
+    prefer: ranks choices of equal error and number of pieces, less is better; the fewest sizes when not given.
     Returns None when fewer than min_pieces are there to take.
     Raises: OutOfRange for a pull that is not more than 0.
     Source: Horowitz and Sahni, "Computing partitions with applications to the knapsack problem", J. ACM 21, 1974.
     """
-    if any(not p > 0.0 for p in pulls_n):
-        raise OutOfRange.one(
-            "weight-pull", "A weight that does not sink cannot be chosen.", "Leave it out.", ("stock",)
-        )
-    if min(sum(stock), max_pieces) < min_pieces:
-        return None
     measure = error_of or (lambda total: abs(total - target_n))
-    slack = measure(target_n) + max(abs(measure(target_n + s * TIE_N) - measure(target_n)) for s in (-1.0, 1.0))
-    # Taking a piece away from anything above this roof brings it nearer, unless the fewest pieces forbid it.
-    roof = max(target_n, 0.0) + max(1, min_pieces) * max(pulls_n, default=0.0) + TIE_N
-    split = _split(pulls_n)
-    lattice = _lattice_n(pulls_n)
-    good_enough = slack + _least_possible(lattice, target_n, measure)
-    best: list[_Found] = []
-    proved = True
-    # Fewer pieces than the largest size needs to reach the target are seen in the first stage all the same.
-    needed = int(target_n / max(pulls_n)) if pulls_n else 0
-    for limit in _stages(min(max(min_pieces, needed), max_pieces), max_pieces, lattice > 0.0):
-        halves = _halves(pulls_n, stock, split, limit, roof)
-        if halves is None:
-            proved = False
+    search = Search(pulls_n, stock, target_n, min_pieces, max_pieces, measure, tie)
+    best = best_of([Entry(search, 0, prefer or fewest_sizes)])
+    return best[1] if best else None
+
+
+def fewest_sizes(counts: tuple[int, ...]) -> tuple[float, ...]:
+    """The number of different sizes.
+
+    counts: pieces of each size.
+    """
+    return (float(sum(1 for c in counts if c)),)
+
+
+class Entry(NamedTuple):
+    """A search that takes part in `best_of`: pieces already on besides its own, and what ranks equals."""
+
+    search: Search
+    extra: int
+    prefer: Prefer
+
+
+def best_of(entries: Sequence[Entry]) -> tuple[int, Choice] | None:
+    """The best choice of several searches: least error, fewest pieces in all, then as preferred.
+
+    All searches are taken on together, one piece more at a time, so that none looks further than the best needs.
+
+    entries: the searches; errors and ties are in the same unit.
+    Returns the index of the entry and its choice, None when none has one.
+    """
+    live = [(i, e) for i, e in enumerate(entries) if e.search.most >= e.search.least]
+    top = _deepen([e for _, e in live]) if live else None
+    picked = [
+        ((*e.prefer(choice.counts), i), i, choice)
+        for i, e in live
+        if top is not None and _in_all(e) == top and (choice := e.search.pick(e.prefer))
+    ]
+    if not picked:
+        return _unlisted(live)
+    _, i, choice = min(picked, key=lambda p: p[0])
+    # Searches cut short may hide something better, as far as their bound allows.
+    cut = [e.search.bound for _, e in live if e.search.cut]
+    off_by = max(0.0, choice.error - min(cut)) if cut else 0.0
+    if off_by <= 0.5 * entries[i].search.tie:
+        off_by = 0.0
+    return i, Choice(choice.counts, choice.total_n, choice.error, off_by == 0.0, off_by)
+
+
+def _in_all(e: Entry) -> tuple[int, int] | None:
+    """Error in ties and pieces in all of an entry's best so far."""
+    top = e.search.top()
+    return None if top is None else (top[0], top[1] + e.extra)
+
+
+def _deepen(live: Sequence[Entry]) -> tuple[int, int] | None:
+    """Take all searches on until none can bring less error, or fewer pieces at the same."""
+    top: tuple[int, int] | None = None
+    least = min(e.extra + e.search.needed for e in live)
+    most = max(e.extra + e.search.most for e in live)
+    for level in _levels(least, most):
+        for e in live:
+            if top and e.search.goal > top[0]:
+                continue
+            e.search.extend((min(level, top[1]) if top and e.search.goal == top[0] else level) - e.extra)
+            found = _in_all(e)
+            if found and (top is None or found < top):
+                top = found
+        if top and top[1] <= level and all(e.search.goal >= top[0] for e in live):
             break
-        best = _per_piece_count(halves, target_n, min_pieces, limit, measure)
-        if best and min(f.error for f in best) <= good_enough:
-            break
-    if not best:
-        return None
-    return _pick(best, halves or _must(pulls_n, stock, split, limit, roof), target_n, measure, slack, proved)
+    return top
 
 
-@dataclass(frozen=True)
-class _Found:
-    pieces: int
-    total_n: float
-    error: float
+def _unlisted(live: Sequence[tuple[int, Entry]]) -> tuple[int, Choice] | None:
+    """When every list of totals is too long: the best of filling up greedily."""
+    found = [(i, c) for i, e in live if e.search.cut and (c := e.search.greedy_choice()) is not None]
+    return min(found, key=lambda f: f[1].error, default=None)
 
 
-def _least_possible(step: float, target: float, measure: Callable[[float], float]) -> float:
-    if not step:
-        return 0.0
-    below = step * (target // step)
-    return min(measure(below), measure(below + step))
+def _levels(least: int, most: int) -> list[int]:
+    """Numbers of pieces to look at: one by one at first, where lists are short, then in growing steps."""
+    steps = [least + s for s in (0, 1, 2, 3, 4, 5, 7, 10, 14, 19, 26, 35, 46)]
+    return [*[s for s in steps if s < most], most]
 
 
 def least_error(
@@ -142,61 +214,262 @@ def least_error(
     max_pieces: most pieces allowed. [0 to 60]
     error_of: as in `choose_pieces`.
     """
+    most = _greatest(pulls_n, stock, max_pieces)
+    short = error_of(most) if most < target_n else 0.0
+    step = _lattice_n(pulls_n)
+    return max(short, _least_possible(step, target_n, error_of)) if step else short
+
+
+class Search:
+    """The search over one set of sizes, taken on by number of pieces."""
+
+    def __init__(
+        self,
+        pulls_n: Sequence[float],
+        stock: Sequence[int],
+        target_n: float,
+        least: int,
+        most: int,
+        error_of: Callable[[float], float],
+        tie: float,
+        lists: Lists | None = None,
+    ) -> None:
+        """Prepare a search; nothing is listed yet.
+
+        pulls_n: submerged weight of one piece of each size, more than 0. [N, shape (k,)]
+        stock: how many there are of each. [0 or more, shape (k,)]
+        target_n: the wanted total. [N]
+        least: fewest pieces allowed. [0 or more]
+        most: most pieces allowed. [0 to 60]
+        error_of: as in `choose_pieces`.
+        tie: as in `choose_pieces`.
+        lists: short lists of totals of other searches, used again where sizes and stock are the same.
+        Raises: OutOfRange for a pull that is not more than 0.
+        """
+        if any(not p > 0.0 for p in pulls_n):
+            raise OutOfRange.one(
+                "weight-pull", "A weight that does not sink cannot be chosen.", "Leave it out.", ("stock",)
+            )
+        self.pulls, self.stock, self.target, self.least = pulls_n, stock, target_n, least
+        self.most = min(most, sum(stock))
+        self.measure, self.tie = error_of, tie
+        self.lists: Lists = {} if lists is None else lists
+        self.largest = max((p for p, n in zip(pulls_n, stock, strict=True) if n), default=0.0)
+        order = sorted(range(len(pulls_n)), key=lambda i: -pulls_n[i])
+        # Alternating keeps either half from getting all the small shot, of which many fit.
+        self.split = (order[0::2], order[1::2])
+        # Taking a piece away from anything above this roof brings it nearer, unless the fewest pieces forbid it.
+        self.roof = max(target_n, 0.0) + max(1, least) * self.largest + TIE_N
+        self.bound = least_error(pulls_n, stock, target_n, self.most, error_of)
+        # Rounding must not make the bound a tie too high.
+        self.goal = in_ties(max(0.0, self.bound - 1e-6 * tie), tie)
+        self.needed = max(least, min(int(max(target_n, 0.0) / self.largest), self.most)) if self.largest else least
+        self.cut = False
+        """True when a list grew too long and the search stopped short."""
+        self._done = -1
+        self._low: float | None = None
+        self._found: dict[int, _Found] = {}
+        self._held: tuple[_Half, _Half] | None = None
+
+    def extend(self, limit: int) -> None:
+        """Look at every choice of up to so many pieces.
+
+        limit: number of pieces.
+        """
+        limit = min(limit, self.most)
+        if limit <= self._done or limit < self.least or self.cut or (limit < self.needed and limit < self.most):
+            return
+        if self._low is None:
+            self._low = self._floor(self.most)
+        listed = self._halves(limit, self._low)
+        if listed is None:
+            self.cut = True
+            return
+        self._held, self._done = listed, limit
+        self._pair(listed, limit)
+
+    def top(self) -> tuple[int, int] | None:
+        """Error in ties and pieces of the best so far."""
+        return min(((f.ties, f.pieces) for f in self._found.values()), default=None)
+
+    def pick(self, prefer: Prefer) -> Choice:
+        """The best so far; among equals as preferred.
+
+        prefer: ranks what is equal otherwise.
+        """
+        assert self._held is not None
+        chosen = min(self._found.values(), key=lambda f: (f.ties, f.pieces))
+        return self._pick(chosen, self._held, prefer)
+
+    def _floor(self, most: int) -> float:
+        """Totals below this are not worth listing: filling up greedily comes nearer."""
+        greedy = self._greedy(most)
+        if greedy is None:
+            return -inf
+        # Errors of the same number of ties as the greedy one may win with fewer pieces.
+        total = sum(c * p for c, p in zip(greedy, self.pulls, strict=True))
+        worst = (in_ties(self.measure(total), self.tie) + 0.5) * self.tie
+        below = total
+        for _ in range(60):
+            if self.measure(below) > worst or below <= 0.0:
+                return below
+            below -= max(TIE_N, 2.0 * (total - below))
+        return -inf
+
+    def _greedy(self, most: int) -> list[int] | None:
+        """Largest first while it fits, or enough of the smallest, exchanged for larger ones while they fit."""
+        counts, left, room = [0] * len(self.pulls), most, self.target + 1e-3 * TIE_N
+        for i in sorted(range(len(self.pulls)), key=lambda i: -self.pulls[i]):
+            take = min(self.stock[i], left, int(max(0.0, room) / self.pulls[i]))
+            counts[i], left, room = take, left - take, room - take * self.pulls[i]
+        return counts if sum(counts) >= self.least else self._exchanged()
+
+    def _exchanged(self) -> list[int] | None:
+        by_size = sorted(range(len(self.pulls)), key=lambda i: self.pulls[i])
+        counts, left = [0] * len(self.pulls), self.least
+        for i in by_size:
+            counts[i] = min(self.stock[i], left)
+            left -= counts[i]
+        room = self.target - sum(c * p for c, p in zip(counts, self.pulls, strict=True))
+        if left or room < 0.0:
+            return None
+        for small in by_size:
+            for _ in range(counts[small]):
+                larger = [i for i in by_size if counts[i] < self.stock[i] and 0.0 < self._gain(i, small) <= room]
+                if not larger:
+                    break
+                counts[small], counts[larger[-1]] = counts[small] - 1, counts[larger[-1]] + 1
+                room -= self._gain(larger[-1], small)
+        return counts
+
+    def _gain(self, one: int, other: int) -> float:
+        return self.pulls[one] - self.pulls[other]
+
+    def greedy_choice(self) -> Choice | None:
+        """Filled up greedily, with how far off that may be."""
+        counts = self._greedy(self.most)
+        if counts is None:
+            return None
+        total = sum(c * p for c, p in zip(counts, self.pulls, strict=True))
+        error = self.measure(total)
+        return Choice(tuple(counts), total, error, False, max(0.0, error - self.bound))
+
+    def _halves(self, limit: int, floor: float) -> tuple[_Half, _Half] | None:
+        if limit > _SHORT:
+            return self._both(limit, floor, self.roof)
+        key = (tuple(self.pulls), tuple(min(n, limit) for n in self.stock), limit)
+        if key not in self.lists:
+            self.lists[key] = self._both(limit, -inf, inf)
+        return self.lists[key]
+
+    def _both(self, limit: int, floor: float, roof: float) -> tuple[_Half, _Half] | None:
+        first = self._half(self.split[0], limit, floor, roof)
+        second = self._half(self.split[1], limit, floor, roof) if first else None
+        return (first, second) if first and second else None
+
+    def _half(self, mine: list[int], limit: int, floor: float, roof: float) -> _Half | None:
+        totals = np.zeros(1)
+        pieces = np.zeros(1, dtype=np.int64)
+        counts = np.zeros((1, len(self.pulls)), dtype=np.uint8)
+        for i in mine:
+            if not self.stock[i]:
+                continue
+            take = np.arange(min(self.stock[i], limit) + 1)
+            if totals.size * take.size > 16 * _STATE_LIMIT:
+                return None
+            new_totals = totals[:, None] + take * self.pulls[i]
+            new_pieces = pieces[:, None] + take
+            reach = new_totals + (limit - new_pieces) * self.largest
+            rows, taken = np.nonzero((new_pieces <= limit) & (new_totals <= roof) & (reach >= floor))
+            if rows.size > 4 * _STATE_LIMIT:
+                return None
+            totals, pieces = new_totals[rows, taken], new_pieces[rows, taken]
+            counts = counts[rows]
+            counts[:, i] = taken
+            first = _first_of_equals(totals, pieces, counts)
+            totals, pieces, counts = totals[first], pieces[first], counts[first]
+            if totals.size > _STATE_LIMIT:
+                return None
+        # The rows are sorted by total: a stable sort by pieces keeps that within each number.
+        order = np.argsort(pieces, kind="stable")
+        edges = np.searchsorted(pieces[order], np.arange(limit + 2))
+        totals, counts = totals[order], counts[order]
+        return _Half(tuple(totals[a:b] for a, b in pairwise(edges)), tuple(counts[a:b] for a, b in pairwise(edges)))
+
+    def _pair(self, halves: tuple[_Half, _Half], limit: int) -> None:
+        found = self._found
+        for n in range(self.least, limit + 1):
+            if n in found:
+                continue
+            below, above = -inf, inf
+            for j in range(n + 1):
+                low, high = _nearest(halves[0].totals[j], halves[1].totals[n - j], self.target)
+                below, above = max(below, low), min(above, high)
+            totals = [t for t in (below, above) if abs(t) < inf]
+            if totals:
+                error, total = min((self.measure(t), t) for t in totals)
+                found[n] = _Found(n, total, in_ties(error, self.tie))
+
+    def _pick(
+        self,
+        chosen: _Found,
+        halves: tuple[_Half, _Half],
+        prefer: Prefer,
+    ) -> Choice:
+        """Of all with that error and number of pieces: as preferred, among those of the fewest sizes or one more."""
+        low, high = self._same_error(chosen)
+        options: list[tuple[int, float, tuple[int, ...]]] = []
+        fewest = 64
+        for j in range(chosen.pieces + 1):
+            a, b = halves[0].totals[j], halves[1].totals[chosen.pieces - j]
+            if a.size == 0 or b.size == 0:
+                continue
+            from_ = np.searchsorted(b, low - a, side="left")
+            to = np.searchsorted(b, high - a, side="right")
+            for row in np.nonzero(to > from_)[0]:
+                one = halves[0].counts[j][row]
+                others = halves[1].counts[chosen.pieces - j][from_[row] : to[row]] + one
+                sizes = np.count_nonzero(others, axis=1)
+                fewest = min(fewest, int(sizes.min()))
+                for k in np.nonzero(sizes <= fewest + 1)[0]:
+                    total = float(a[row] + b[from_[row] + k])
+                    options.append((int(sizes[k]), total, tuple(int(c) for c in others[k])))
+        options = sorted(o for o in options if o[0] <= fewest + 1)[:_OPTIONS]
+        best = min(options, key=lambda o: (*prefer(o[2]), in_ties(self.measure(o[1]), 0.02 * self.tie), o[2]))
+        return Choice(best[2], best[1], self.measure(best[1]), True)
+
+    def _same_error(self, chosen: _Found) -> tuple[float, float]:
+        """The stretch of totals whose error is the same number of ties; it may lie on both sides of the target."""
+        worst = (chosen.ties + 0.5) * self.tie
+        edges = []
+        for side in (-1.0, 1.0):
+            inner, outer = self.target, self.target + side * max(4.0 * abs(chosen.total_n - self.target), 64.0 * TIE_N)
+            for _ in range(40):
+                if self.measure(outer) >= worst:
+                    break
+                inner, outer = outer, self.target + 2.0 * (outer - self.target)
+            for _ in range(34):
+                middle = 0.5 * (inner + outer)
+                if self.measure(middle) < worst:
+                    inner = middle
+                else:
+                    outer = middle
+            edges.append(inner)
+        # What was found belongs to it, whatever rounding says.
+        return min(edges[0], chosen.total_n), max(edges[1], chosen.total_n)
+
+
+def _greatest(pulls: Sequence[float], stock: Sequence[int], max_pieces: int) -> float:
     most, left = 0.0, max_pieces
-    for pull, count in sorted(zip(pulls_n, stock, strict=True), reverse=True):
+    for pull, count in sorted(zip(pulls, stock, strict=True), reverse=True):
         taken = min(count, left)
         most, left = most + taken * pull, left - taken
-    short = error_of(most) if most < target_n else 0.0
-    return max(short, _least_possible(_lattice_n(pulls_n), target_n, error_of))
+    return most
 
 
-def _stages(least: int, most: int, lattice: bool) -> list[int]:
-    # On a lattice the lists stay short, and making them anew costs more than making them longer.
-    steps = _STAGES[::4] if lattice else _STAGES
-    return [*[s for s in steps if least <= s < most], most]
-
-
-def _must(pulls: Sequence[float], stock: Sequence[int], split: Split, limit: int, roof: float) -> tuple[_Half, _Half]:
-    smaller = max((s for s in _STAGES if s < limit), default=limit)
-    halves = _halves(pulls, stock, split, smaller, roof)
-    assert halves is not None
-    return halves
-
-
-def _split(pulls: Sequence[float]) -> Split:
-    """Indexes of the two halves. Alternating keeps either from getting all the small shot, of which many fit."""
-    order = sorted(range(len(pulls)), key=lambda i: -pulls[i])
-    return order[0::2], order[1::2]
-
-
-def _halves(
-    pulls: Sequence[float], stock: Sequence[int], split: Split, limit: int, roof: float
-) -> tuple[_Half, _Half] | None:
-    first = _half(pulls, stock, split[0], limit, roof)
-    second = _half(pulls, stock, split[1], limit, roof) if first else None
-    return (first, second) if first and second else None
-
-
-def _half(pulls: Sequence[float], stock: Sequence[int], mine: list[int], limit: int, roof: float) -> _Half | None:
-    totals = np.zeros(1)
-    pieces = np.zeros(1, dtype=np.int64)
-    counts = np.zeros((1, len(pulls)), dtype=np.uint8)
-    for i in mine:
-        take = np.arange(min(stock[i], limit) + 1)
-        new_totals = totals[:, None] + take * pulls[i]
-        new_pieces = pieces[:, None] + take
-        rows, taken = np.nonzero((new_pieces <= limit) & (new_totals <= roof))
-        if rows.size > 4 * _STATE_LIMIT:
-            return None
-        totals, pieces = new_totals[rows, taken], new_pieces[rows, taken]
-        counts = counts[rows]
-        counts[:, i] = taken
-        first = _first_of_equals(totals, pieces, counts)
-        totals, pieces, counts = totals[first], pieces[first], counts[first]
-        if totals.size > _STATE_LIMIT:
-            return None
-    rows_by_pieces = [np.nonzero(pieces == n)[0] for n in range(limit + 1)]
-    return _Half(tuple(totals[r] for r in rows_by_pieces), tuple(counts[r] for r in rows_by_pieces))
+def _least_possible(step: float, target: float, measure: Callable[[float], float]) -> float:
+    below = step * (target // step)
+    return min(measure(below), measure(below + step))
 
 
 def _first_of_equals(totals: Floats, pieces: Ints, counts: Bytes) -> Ints:
@@ -227,53 +500,12 @@ def _lattice_n(pulls: Sequence[float]) -> float:
     return step if step > 100.0 * TIE_N else 0.0
 
 
-def _per_piece_count(
-    halves: tuple[_Half, _Half], target: float, least: int, most: int, measure: Callable[[float], float]
-) -> list[_Found]:
-    found = []
-    for n in range(least, most + 1):
-        totals = [t for j in range(n + 1) for t in _nearest(halves[0].totals[j], halves[1].totals[n - j], target)]
-        if totals:
-            best = min(totals, key=measure)
-            found.append(_Found(n, best, measure(best)))
-    return found
-
-
-def _nearest(first: Floats, second: Floats, target: float) -> list[float]:
-    """The greatest sum of one from each not above the target, and the least not below it."""
+def _nearest(first: Floats, second: Floats, target: float) -> tuple[float, float]:
+    """The greatest sum of one from each not above the target, and the least not below it; infinite when none is."""
     if first.size == 0 or second.size == 0:
-        return []
+        return -inf, inf
     at = np.searchsorted(second, target - first, side="left")
-    nearest = []
-    low = at > 0
-    if low.any():
-        nearest.append(float((first[low] + second[at[low] - 1]).max()))
-    high = at < second.size
-    if high.any():
-        nearest.append(float((first[high] + second[at[high]]).min()))
-    return nearest
-
-
-def _pick(
-    found: list[_Found],
-    halves: tuple[_Half, _Half],
-    target: float,
-    measure: Callable[[float], float],
-    slack: float,
-    proved: bool,
-) -> Choice:
-    least = min(f.error for f in found)
-    chosen = next(f for f in found if f.error <= least + slack)
-    options = []
-    for j in range(chosen.pieces + 1):
-        a, b = halves[0].totals[j], halves[1].totals[chosen.pieces - j]
-        if a.size == 0 or b.size == 0:
-            continue
-        from_ = np.searchsorted(b, chosen.total_n - a - TIE_N, side="left")
-        to = np.searchsorted(b, chosen.total_n - a + TIE_N, side="right")
-        for row in np.nonzero(to > from_)[0]:
-            for other in range(int(from_[row]), int(to[row])):
-                counts = halves[0].counts[j][row] + halves[1].counts[chosen.pieces - j][other]
-                options.append((int(np.count_nonzero(counts)), float(a[row] + b[other]), tuple(int(c) for c in counts)))
-    _, total, counts_taken = min(options, key=lambda o: (o[0], measure(o[1])))
-    return Choice(counts_taken, total, measure(total), proved)
+    low, high = at > 0, at < second.size
+    below = float((first[low] + second[at[low] - 1]).max()) if low.any() else -inf
+    above = float((first[high] + second[at[high]]).min()) if high.any() else inf
+    return below, above

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
+from collections.abc import Callable, Sequence
 from typing import Any, NamedTuple, TypeAlias
 
 from brookwind.core.balance.patterns import BULK_HIGHEST_M, BULK_SHARE_OF_SETTING
@@ -50,18 +50,55 @@ class HeavyPiece(NamedTuple):
 Heavy: TypeAlias = HeavyPiece | None
 
 
-def _is_heavy(c: Component) -> bool:
+def is_heavy(c: Component) -> bool:
+    """True for what carries most of a rig's load and is chosen first.
+
+    c: a component.
+    """
     if isinstance(c, Weight):
         return c.runs or c.link is not None or c.shape == "olivette"
     return isinstance(c, Shot) and c.role in {"lock", "stack"}
 
 
-def strip_heavy(rig: Rig) -> Rig:
+def keeps_heavy(rig: Rig, asked: bool) -> bool:
+    """True when the heavy pieces stay: it was asked for, or the angler has fixed one.
+
+    rig: the rig.
+    asked: the wish.
+    """
+    return asked or any(is_heavy(c) and getattr(c, "fixed", False) for c in rig.components)
+
+
+def strip_heavy(rig: Rig, layout_asks: bool = True) -> Rig:
     """The rig without its heavy pieces, where its family has them chosen.
 
     rig: the rig.
+    layout_asks: false takes them off whatever the family.
     """
-    return take_off(rig, _is_heavy) if layout_of(rig).heavy else rig
+    return take_off(rig, is_heavy) if layout_of(rig).heavy or not layout_asks else rig
+
+
+def with_jig(rig: Rig, jig: LeadStock) -> Rig:
+    """The rig with another jig at its hook.
+
+    rig: the rig.
+    jig: the compartment it comes from.
+    """
+    bare = take_off(rig, is_jig)
+    head = Weight(
+        id=free_id(bare, "jig"), item=jig.item, label=jig.label, shape="jig", mass_kg=jig.mass_kg,
+        material=jig.material, density_kg_m3=jig.density_kg_m3, position_m=0.0,
+    )  # fmt: skip
+    at = next(i for i, c in enumerate(bare.components) if c.kind == "hook" and c.position_m == 0.0)
+    return bare.replace_components((*bare.components[:at], head, *bare.components[at:]))
+
+
+def is_jig(c: Component) -> bool:
+    """True for a jig that may be exchanged.
+
+    c: a component.
+    """
+    return isinstance(c, Weight) and c.shape == "jig" and not c.fixed
 
 
 def heavy_options(rig: Rig, stock: Stock, target: Target, hung_n: float) -> list[Heavy]:
@@ -97,7 +134,8 @@ def _held(kind: Kind, stock: Stock) -> list[HeavyPiece]:
         )
         return [HeavyPiece(s, n) for s in round_ones for n in range(2, MOST_IN_STACK + 1) if s.count >= n]
     wanted = kind == "olivette"
-    return [HeavyPiece(s, 1) for s in stock.leads if s.count >= 1 and (s.shape == "olivette") == wanted]
+    leads = [s for s in stock.leads if s.count >= 1 and s.shape != "jig"]
+    return [HeavyPiece(s, 1) for s in leads if (s.shape == "olivette") == wanted]
 
 
 def _largest_below(pieces: list[HeavyPiece], share: Callable[[HeavyPiece], float]) -> list[HeavyPiece]:
@@ -139,12 +177,38 @@ def _heavy_at_m(rig: Rig) -> float:
 
 
 def _locked(rig: Rig, common: dict[str, Any]) -> Rig:
-    half = 0.5 * sphere_diameter_m(common["mass_kg"], common["density_kg_m3"])
-    for above in (True, False):
-        position = rig.setting_m + (half if above else -half)
-        lock = Shot(id=free_id(rig, "lock"), **common, role="lock", position_m=position)
-        rig = thread_on(rig, lock, above_float=above)
+    return lock_at_float(rig, [common, common])
+
+
+def lock_at_float(rig: Rig, pieces: Sequence[dict[str, Any]]) -> Rig:
+    """The rig with locking shot on either side of its float, in turn above and below, largest next to it.
+
+    rig: the rig; its float is fixed.
+    pieces: fields of each shot, largest first.
+    """
+    edges = [rig.setting_m, rig.setting_m]
+    for n, fields in enumerate(pieces):
+        half = 0.5 * sphere_diameter_m(fields["mass_kg"], fields["density_kg_m3"])
+        above = n % 2 == 0
+        at = edges[0] + half if above else edges[1] - half
+        edges[0 if above else 1] = at + half if above else at - half
+        lock = Shot(id=free_id(rig, "lock"), **fields, role="lock", position_m=at)
+        rig = thread_above_others(rig, lock) if above else thread_on(rig, lock)
     return rig
+
+
+def thread_above_others(rig: Rig, lock: Shot) -> Rig:
+    """The rig with one more lock above those already above its float.
+
+    rig: the rig.
+    lock: the new piece.
+    """
+    components = list(rig.components)
+    at = next(i for i, c in enumerate(components) if c.kind == "float")
+    while at > 0 and isinstance(components[at - 1], Shot):
+        at -= 1
+    components.insert(at, lock)
+    return rig.replace_components(tuple(components))
 
 
 def _stacked(rig: Rig, common: dict[str, Any], pieces: int) -> Rig:

@@ -2,26 +2,46 @@
 
 from __future__ import annotations
 
+from itertools import pairwise
+
 from pydantic import Field
 
+from brookwind.core.balance.choose import MOST_PIECES
 from brookwind.core.balance.heavy_first import HeavyPiece
+from brookwind.core.balance.own_pattern import OwnPattern
 from brookwind.core.balance.patterns import Pattern
 from brookwind.core.balance.settle import settle
 from brookwind.core.depth.stop import set_stop, stop_setting
 from brookwind.core.frozen import Frozen
-from brookwind.core.rig.document import Rig
+from brookwind.core.rig.components import Shot
+from brookwind.core.rig.document import Rig, of_kind
 
 
 class Wish(Frozen):
     """What the angler asks of the balance."""
 
     pattern: str
-    max_pieces: int = Field(default=20, ge=1, le=60)
+    own: OwnPattern | None = None
+    """A pattern of the angler's own, taken instead."""
+    max_pieces: int = Field(default=20, ge=1, le=MOST_PIECES)
+    """Most weights taken from the box, locking shot and leads counted."""
     droppers: int | None = Field(default=None, ge=1, le=4)
+    """Single shot below the rest; the pattern's usual number when not given."""
+    gap_ratio: float | None = Field(default=None, ge=0.4, le=2.5)
+    """A gap over the one above it: 1 equal, below 1 closing towards the hook; the pattern's usual when not given."""
     material: str | None = None
     """Metal of shot and leads; the one the box holds most of when not given. Metals are not mixed on one rig."""
+    smallest_kg: float | None = Field(default=None, gt=0, le=0.5)
+    largest_kg: float | None = Field(default=None, gt=0, le=0.5)
+    """Lightest and heaviest free shot allowed."""
+    on_hooklength: bool = False
+    """Shot may also sit on the hooklength, clear of its knot."""
+    any_line: bool = False
+    """Also shot that the line fills or that slips on it."""
     keep_heavy: bool = False
     """Leave the locking shot or the running lead as they are."""
+    tie_m: float | None = Field(default=None, gt=0, le=0.02)
+    """Errors of tip this near count as none, so that fewer pieces win; a hundredth of a millimetre when not given."""
 
 
 class Taken(Frozen):
@@ -43,8 +63,13 @@ class Proposal(Frozen):
     error_m: float
     """Tip shown less tip wanted. [m]"""
     pieces: int
+    sizes: int
+    larger_below: int
+    """Shot that are heavier than one above them."""
     taken: tuple[Taken, ...]
     proved: bool
+    off_by_m: float
+    """When not proved, nothing can be nearer to the wanted tip by more than this. [m]"""
 
 
 def taken_of(heavy: HeavyPiece) -> Taken:
@@ -55,13 +80,23 @@ def taken_of(heavy: HeavyPiece) -> Taken:
     return Taken(item=heavy.item, label=heavy.label, count=heavy.pieces)
 
 
-def proposal_of(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool) -> Proposal:
+def larger_below(rig: Rig) -> int:
+    """Shot on the line below the float that are heavier than the one next above them.
+
+    rig: the rig.
+    """
+    masses = [s.mass_kg for s in of_kind(rig, Shot) if s.role not in {"lock", "back", "lift"}]
+    return sum(b > a + 1e-9 for a, b in pairwise(masses))
+
+
+def proposal_of(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool, off_by_m: float = 0.0) -> Proposal:
     """The proposal of a rig with its weights on: its stop is set and it is brought to rest.
 
     rig: the rig.
     pattern: how it is shotted.
     taken: what left the box.
     proved: nothing better can be made from the box.
+    off_by_m: otherwise, nothing can be better by more than this. [m]
     Raises: OutOfRange when the stop cannot be set.
     """
     rig = set_stop(rig, stop_setting(rig).wanted_m)
@@ -74,8 +109,11 @@ def proposal_of(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool) ->
         tip_m=settled.tip_m,
         error_m=settled.tip_m - rig.aim.tip_m,
         pieces=sum(t.count for t in taken),
+        sizes=len(taken),
+        larger_below=larger_below(rig),
         taken=tuple(taken),
         proved=proved,
+        off_by_m=off_by_m,
     )
 
 

@@ -3,103 +3,127 @@
 from __future__ import annotations
 
 from collections import Counter
-from dataclasses import dataclass, field
+from dataclasses import dataclass
 from math import inf
 
-from brookwind.core.balance.choose import Choice, choose_pieces, least_error
+from brookwind.core.balance.allowed import allowed
+from brookwind.core.balance.choose import Choice, Entry, Lists, Search, best_of
 from brookwind.core.balance.hang import hanging, lay_out
-from brookwind.core.balance.heavy_first import Heavy, heavy_options, strip_heavy, with_heavy
-from brookwind.core.balance.patterns import DROPPER_SHARE_MOST, NONE, OLIVETTE, PATTERN, STACK, Grain, Pattern, Placed
-from brookwind.core.balance.proposal import Proposal, Taken, Wish, proposal_of, taken_of
+from brookwind.core.balance.heavy_first import (
+    Heavy,
+    HeavyPiece,
+    heavy_options,
+    is_jig,
+    keeps_heavy,
+    lock_at_float,
+    strip_heavy,
+    with_heavy,
+    with_jig,
+)
+from brookwind.core.balance.own_pattern import pattern_of
+from brookwind.core.balance.patterns import (
+    DROPPER_SHARE_MOST,
+    JIG,
+    LOCKED,
+    NONE,
+    OLIVETTE,
+    PATTERN,
+    STACK,
+    Grain,
+    Pattern,
+)
+from brookwind.core.balance.placing import check_room, clear_of_others, taken_stretches
+from brookwind.core.balance.proposal import Proposal, Taken, Wish, larger_below, proposal_of, taken_of
+from brookwind.core.balance.refuse import already_full, locked_on_slider, nothing_fits
 from brookwind.core.balance.settle import attachment_depth_m
 from brookwind.core.balance.span import span_of
 from brookwind.core.balance.stock import ShotStock, Stock
 from brookwind.core.balance.target import Target, target_for
 from brookwind.core.balance.unshotted import no_heavy, without_shot
 from brookwind.core.depth.stop import plumb_setting_m, set_stop
-from brookwind.core.errors import Infeasible, NotUnderstood
-from brookwind.core.figures import length, load
-from brookwind.core.gravity import lead_mass_kg, submerged_weight_n
-from brookwind.core.handles import LEAST_GAP_M
-from brookwind.core.rig.components import Shot
+from brookwind.core.errors import NotUnderstood
+from brookwind.core.gravity import submerged_weight_n
+from brookwind.core.rig.components import Shot, Weight
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import layout_of
 from brookwind.core.rig.threading import free_id, is_free_shot, take_off, thread_on
 
-Rank = tuple[float, int, int]
-"""Error in ties, pieces, sizes: less is better."""
+TIE_M = 1e-5
+"""Tips this near to one another count as equal: a hundredth of a millimetre. [m] Editable default."""
+
+
+@dataclass(frozen=True)
+class _Start:
+    """A rig with its heavy pieces on, and the pull still missing."""
+
+    base: Rig
+    heavy: Heavy
+    need_n: float
 
 
 @dataclass(frozen=True)
 class _Scheme:
-    """What is fixed beforehand, and what may still be chosen."""
+    """What is fixed beforehand, and what may still be chosen, as indexes of the stock."""
 
-    heavy: Heavy
-    droppers: tuple[int, ...] = ()
-    """Index of the dropper size, once for each."""
-    allowed: tuple[int, ...] = field(default=())
+    singles: tuple[int, ...]
+    allowed: tuple[int, ...]
+    least: int
+    most: int
+
+
+@dataclass(frozen=True)
+class _Best:
+    start: _Start
+    scheme: _Scheme
+    choice: Choice
 
 
 def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
     """The rig with the best weights for its wanted tip in one pattern, its stop set.
 
     Everything that hangs with the float at the wanted tip is weighed; the rest of the float's load is made up from the
-    stock: first what carries most (locking shot, running lead), then the free shot. Over all those beginnings the
-    least error in tip wins, then the fewest pieces, then the fewest sizes.
+    stock: first what carries most (locking shot, running lead), then single shot of one size, then the free choice.
+    Over all those beginnings the least error in tip wins, then the fewest pieces, the fewest sizes, sizes no larger
+    towards the hook, the most used compartments.
 
-    rig: the rig; its aim says the tip. Shot with another task than locking stays.
+    rig: the rig; its aim says the tip. Shot with another task than locking stays, and so does what is fixed.
     stock: what the box holds.
     wish: pattern and limits.
     Raises: NotUnderstood for an unknown pattern; Infeasible with what to relax; OutOfRange when the float cannot.
     """
-    pattern = PATTERN.get(wish.pattern)
+    pattern = pattern_of(wish.own) if wish.own else PATTERN.get(wish.pattern)
     if pattern is None:
         raise NotUnderstood.one(
             "pattern", f"There is no pattern {wish.pattern!r}.", f"Patterns are {', '.join(PATTERN)}.", ("pattern",)
         )
-    stock = _allowed(stock, wish)
+    stock = allowed(rig, stock, wish)
     if pattern is NONE:
         return without_shot(rig, stock, wish)
+    if pattern is LOCKED and rig.float_piece.position_m is None:
+        raise locked_on_slider()
     target = target_for(rig)
     bare = take_off(rig, is_free_shot)
-    if not wish.keep_heavy:
-        bare = strip_heavy(bare)
+    keep = keeps_heavy(rig, wish.keep_heavy)
+    if not keep:
+        bare = strip_heavy(bare, pattern.carrier == "family")
     at_tip = set_stop(bare, plumb_setting_m(bare, target.body, target.immersion_m))
-    shot = tuple(s for s in stock.shot if s.count > 0)
-    best: tuple[Rank, Rig, Choice, _Scheme] | None = None
-    for heavy in [None] if wish.keep_heavy else heavy_options(at_tip, stock, target, _hung_pull(at_tip, target)):
-        if heavy is None and pattern in (STACK, OLIVETTE) and not wish.keep_heavy:
-            raise no_heavy(pattern)
-        base = with_heavy(at_tip, heavy) if heavy else at_tip
-        need = target.pull_n - _hung_pull(base, target)
-        if need < 0.0:
-            _complain_full(need, target, heavy is None, best is None)
-            continue
-        found = _best_shot(shot, need, pattern, wish, target, heavy, best[0] if best else None)
-        if found and (best is None or _wins(found[0], best[0])):
-            best = (found[0], base, found[1], found[2])
+    search = _Search(pattern, stock, wish, target)
+    starts = search.starts(at_tip, keep)
+    best = search.best(starts)
     if best is None:
-        raise _nothing_fits(pattern, shot, target.pull_n - _hung_pull(at_tip, target), target)
-    _check_enough(best[2], best[1], target, shot, wish)
-    return _finish(best[1], best[2], best[3], pattern, shot, target)
+        raise nothing_fits(pattern, stock, target.pull_n - hung_pull_n(at_tip, target), target, wish)
+    if best.choice.error > target.hopeless_m and best.start.need_n > best.choice.total_n + search.fixed_n(best.scheme):
+        # So light that the float does not even settle to its tip.
+        raise nothing_fits(pattern, stock, best.start.need_n, target, wish)
+    return search.finish(best)
 
 
-def _allowed(stock: Stock, wish: Wish) -> Stock:
-    held = Counter({s.material: 0 for s in stock.shot})
-    for s in stock.shot:
-        held[s.material] += s.count
-    metal = wish.material or max(held, key=lambda m: held[m], default="lead")
-    if metal not in held and stock.shot:
-        raise Infeasible.one(
-            "no-such-metal", f"The box holds no shot of {metal}.", f"It holds {', '.join(held)}.", ("material",)
-        )
-    return Stock(
-        shot=tuple(s for s in stock.shot if s.material == metal),
-        leads=tuple(s for s in stock.leads if s.material == metal),
-    )
+def hung_pull_n(rig: Rig, target: Target) -> float:
+    """What hangs on the float at the wanted tip. [N]
 
-
-def _hung_pull(rig: Rig, target: Target) -> float:
+    rig: the rig.
+    target: the float at that tip.
+    """
     hung = hanging(rig, target.water_kg_m3)
     attachment = attachment_depth_m(target.body, target.immersion_m, hung.stop_above_m)
     # Only a bait laid on is meant to rest on the bed; until its weights are on, a floating one is not where it will be.
@@ -108,166 +132,191 @@ def _hung_pull(rig: Rig, target: Target) -> float:
     return lay_out(hung, attachment, rig.water.depth_m if laid_on else float("inf")).pull_n
 
 
-def _pull(s: ShotStock, water_kg_m3: float) -> float:
-    return submerged_weight_n(s.mass_kg, s.density_kg_m3, water_kg_m3)
+class _Search:
+    def __init__(self, pattern: Pattern, stock: Stock, wish: Wish, target: Target) -> None:
+        self.pattern, self.stock, self.wish, self.target = pattern, stock, wish, target
+        self.shot = stock.shot
+        self.pulls = [submerged_weight_n(s.mass_kg, s.density_kg_m3, target.water_kg_m3) for s in self.shot]
+        self.tie_m = max(wish.tie_m or TIE_M, target.tie_m)
+        self.lists: Lists = {}
 
+    def fixed_n(self, scheme: _Scheme) -> float:
+        return sum(self.pulls[i] for i in scheme.singles)
 
-def _schemes(pattern: Pattern, shot: tuple[ShotStock, ...], need: float, wish: Wish, water: float) -> list[_Scheme]:
-    everything = tuple(range(len(shot)))
-    if not pattern.droppers and pattern.alike == inf:
-        return [_Scheme(None, (), everything)]
-    if not pattern.droppers:
-        return [
-            _Scheme(None, (), tuple(j for j in everything if s.mass_kg <= shot[j].mass_kg <= pattern.alike * s.mass_kg))
-            for s in shot
-            if pattern.least_pieces * _pull(s, water) <= need * 1.5
+    def starts(self, at_tip: Rig, keep: bool) -> list[_Start]:
+        """Every beginning worth trying; refuses when even the lightest is too heavy."""
+        if self.pattern is JIG:
+            jigs = [s for s in self.stock.leads if s.shape == "jig" and s.count > 0]
+            fixed = any(isinstance(c, Weight) and c.shape == "jig" and not is_jig(c) for c in at_tip.components)
+            if not jigs and not fixed:
+                raise no_heavy(JIG)
+            rigs = [(at_tip, None)] if fixed else [(with_jig(at_tip, s), HeavyPiece(s, 1)) for s in jigs]
+            return [_Start(base, heavy, self._need(base)) for base, heavy in rigs]
+        hung = self.target.pull_n - self._need(at_tip)
+        if keep or self.pattern.carrier == "none":
+            heavies: list[Heavy] = [None]
+        else:
+            heavies = heavy_options(at_tip, self.stock, self.target, hung)
+        found = []
+        for heavy in heavies:
+            if heavy is None and self.pattern in (STACK, OLIVETTE) and not keep:
+                raise no_heavy(self.pattern)
+            base = with_heavy(at_tip, heavy) if heavy else at_tip
+            found.append(_Start(base, heavy, self._need(base)))
+        fitting = [s for s in found if s.need_n >= 0.0]
+        if not fitting:
+            least = max(found, key=lambda s: s.need_n)
+            raise already_full(least.base, -least.need_n, self.target)
+        return fitting
+
+    def _need(self, base: Rig) -> float:
+        return self.target.pull_n - hung_pull_n(base, self.target)
+
+    def best(self, starts: list[_Start]) -> _Best | None:
+        """The best of all beginnings and schemes."""
+        tries = [
+            (start, scheme, entry)
+            for start in starts
+            for scheme in self._schemes(start)
+            if (entry := self._entry(start, scheme)) is not None
         ]
-    count = wish.droppers or pattern.droppers
-    return [
-        _Scheme(None, (i,) * count, tuple(j for j in everything if shot[j].mass_kg >= s.mass_kg))
-        for i, s in enumerate(shot)
-        if s.count >= count and count * _pull(s, water) <= DROPPER_SHARE_MOST * need
-    ]
+        found = best_of([entry for _, _, entry in tries])
+        if found is None:
+            return None
+        start, scheme, _ = tries[found[0]]
+        return _Best(start, scheme, found[1])
 
-
-def _wins(one: Rank, other: Rank) -> bool:
-    """Less error by more than a tie, or else fewer pieces, then fewer sizes."""
-    if abs(one[0] - other[0]) > 1.0:
-        return one[0] < other[0]
-    return one[1:] < other[1:]
-
-
-def _best_shot(
-    shot: tuple[ShotStock, ...],
-    need: float,
-    pattern: Pattern,
-    wish: Wish,
-    target: Target,
-    heavy: Heavy,
-    to_beat: Rank | None,
-) -> tuple[Rank, Choice, _Scheme] | None:
-    pulls = [_pull(s, target.water_kg_m3) for s in shot]
-    best = None
-    for scheme in _schemes(pattern, shot, need, wish, target.water_kg_m3):
-        fixed = sum(pulls[i] for i in scheme.droppers)
-        left = Counter({i: shot[i].count for i in scheme.allowed})
-        left.subtract(scheme.droppers)
-        sizes_n, held = [pulls[i] for i in scheme.allowed], [left[i] for i in scheme.allowed]
-        most = wish.max_pieces - len(scheme.droppers)
-
-        def error_of(total: float, fixed: float = fixed) -> float:
-            return target.error_m(target.pull_n - need + fixed + total)
-
-        beat = best[0] if best else to_beat
-        if beat:
-            bound = least_error(sizes_n, held, need - fixed, most, error_of) / target.tie_m
-            if bound > beat[0] + 1.0:
-                continue
-            if bound >= beat[0] - 1.0:
-                # It can come no nearer than what is to be beaten: it can only win with no more pieces.
-                most = min(most, beat[1] - len(scheme.droppers))
-        least = max(0, pattern.least_pieces - len(scheme.droppers))
-        choice = choose_pieces(sizes_n, held, need - fixed, most, least, error_of) if most >= least else None
-        if choice is None:
-            continue
-        sizes = {i for i, c in zip(scheme.allowed, choice.counts, strict=True) if c} | set(scheme.droppers)
-        rank = (choice.error / target.tie_m, choice.pieces + len(scheme.droppers), len(sizes))
-        if best is None or _wins(rank, best[0]):
-            best = (rank, choice, _Scheme(heavy, scheme.droppers, scheme.allowed))
-    return best
-
-
-def _finish(
-    base: Rig, choice: Choice, scheme: _Scheme, pattern: Pattern, shot: tuple[ShotStock, ...], target: Target
-) -> Proposal:
-    used = Counter({i: c for i, c in zip(scheme.allowed, choice.counts, strict=True) if c})
-    used.update(scheme.droppers)
-    # Largest first; of equals, the same compartment together.
-    order = sorted(used.elements(), key=lambda i: (-shot[i].mass_kg, i))
-    span = span_of(base)
-    grains = [Grain(shot[i].mass_kg, shot[i].density_kg_m3) for i in order]
-    rig = base.model_copy(update={"pattern": pattern.id})
-    if grains:
-        placed = pattern.place(grains, len(scheme.droppers), span)
-        _check_room(placed, base.setting_m)
-        for i, (role, position) in zip(order, placed, strict=True):
-            s = shot[i]
-            rig = thread_on(
-                rig,
-                Shot(
-                    id=free_id(rig, "shot"),
-                    item=s.item,
-                    label=s.label,
-                    role=role,
-                    mass_kg=s.mass_kg,
-                    material=s.material,
-                    density_kg_m3=s.density_kg_m3,
-                    position_m=position,
-                ),
+    def _schemes(self, start: _Start) -> list[_Scheme]:
+        pattern, everything, wish = self.pattern, tuple(range(len(self.shot))), self.wish
+        heavy = start.heavy.pieces if start.heavy else 0
+        room = wish.max_pieces - heavy
+        if room < 0:
+            return []
+        most = room if pattern.most_pieces is None else min(room, pattern.most_pieces)
+        if wish.own and wish.own.bulk is not None:
+            singles = self._nearest_singles(start.need_n)
+            return [_Scheme(singles, everything, pattern.least_pieces, room - len(singles))]
+        if pattern.droppers:
+            count = wish.droppers or pattern.droppers
+            return [
+                _Scheme(
+                    (i,) * count,
+                    tuple(j for j in everything if self.shot[j].mass_kg >= s.mass_kg),
+                    max(0, pattern.least_pieces - count),
+                    most - count,
+                )
+                for i, s in enumerate(self.shot)
+                if s.count >= count and count * self.pulls[i] <= DROPPER_SHARE_MOST * start.need_n
+            ]
+        if pattern.alike == inf:
+            return [_Scheme((), everything, pattern.least_pieces, most)]
+        return [
+            _Scheme(
+                (),
+                tuple(j for j in everything if s.mass_kg <= self.shot[j].mass_kg <= pattern.alike * s.mass_kg),
+                pattern.least_pieces,
+                most,
             )
-    taken = [Taken(item=shot[i].item, label=shot[i].label, count=c) for i, c in sorted(used.items())]
-    if scheme.heavy:
-        taken.insert(0, taken_of(scheme.heavy))
-    return proposal_of(rig, pattern, taken, choice.proved)
+            for i, s in enumerate(self.shot)
+            if pattern.least_pieces * self.pulls[i] <= start.need_n * 1.5
+        ]
 
+    def _nearest_singles(self, need_n: float) -> tuple[int, ...]:
+        """For every place of an own pattern but its bulk: the size nearest to its share."""
+        own = self.wish.own
+        assert own is not None
+        left, found = [s.count for s in self.shot], []
+        for n, node in enumerate(own.nodes):
+            for _ in range(node.pieces if n != own.bulk else 0):
+                share = node.load * need_n / node.pieces
+                free = [i for i, c in enumerate(left) if c > 0]
+                if not free:
+                    break
+                nearest = min(free, key=lambda i: abs(self.pulls[i] - share))
+                left[nearest] -= 1
+                found.append(nearest)
+        return tuple(found)
 
-def _check_room(placed: Placed, setting_m: float) -> None:
-    top = max(position for _, position in placed)
-    if top > setting_m - LEAST_GAP_M:
-        raise Infeasible.one(
-            "no-room",
-            "The shot would reach {top} up a line that is {line} long below the float.",
-            "Take a smaller float, fewer pieces, or fish deeper.",
-            ("components",),
-            {"top": length(top), "line": length(setting_m)},
+    def _entry(self, start: _Start, scheme: _Scheme) -> Entry | None:
+        fixed, heavy = self.fixed_n(scheme), start.heavy
+        left = Counter({i: self.shot[i].count for i in scheme.allowed})
+        left.subtract(scheme.singles)
+        for i in scheme.allowed:
+            if heavy and self.shot[i].item == heavy.item:
+                left[i] -= heavy.pieces
+        if scheme.most < scheme.least or min(left.values(), default=0) < 0:
+            return None
+        hung = self.target.pull_n - start.need_n + fixed
+        search = Search(
+            [self.pulls[i] for i in scheme.allowed],
+            [left[i] for i in scheme.allowed],
+            start.need_n - fixed,
+            scheme.least,
+            scheme.most,
+            lambda total: self.target.error_m(hung + total),
+            self.tie_m,
+            self.lists,
         )
+        if search.most < scheme.least:
+            return None
+        extra = len(scheme.singles) + (heavy.pieces if heavy else 0)
+        return Entry(search, extra, lambda counts: self._preference(start, scheme, counts))
+
+    def _preference(self, start: _Start, scheme: _Scheme, counts: tuple[int, ...]) -> tuple[float, ...]:
+        used = self.stock.used
+        taken = Counter({i: c for i, c in zip(scheme.allowed, counts, strict=True) if c})
+        taken.update(scheme.singles)
+        heavy = {start.heavy.item} if start.heavy else set()
+        items = {self.shot[i].item for i in taken} | heavy
+        often = sum(c * used.get(self.shot[i].item, 0) for i, c in taken.items())
+        return (float(len(items)), float(self._larger_below(start, scheme, counts)), -float(often))
+
+    def _larger_below(self, start: _Start, scheme: _Scheme, counts: tuple[int, ...]) -> int:
+        # Free shot is put on largest first: only what the angler has fixed, or an own pattern, can stand against it.
+        if not self.wish.own and not any(getattr(c, "fixed", False) for c in start.base.components):
+            return 0
+        chosen = self._chosen(scheme, counts)
+        return larger_below(self._put_on(start.base, scheme, chosen))
+
+    def _chosen(self, scheme: _Scheme, counts: tuple[int, ...]) -> list[ShotStock]:
+        """The free choice, largest first; of equals, one compartment together."""
+        taken = Counter({i: c for i, c in zip(scheme.allowed, counts, strict=True) if c})
+        return [self.shot[i] for i in sorted(taken.elements(), key=lambda i: (-self.shot[i].mass_kg, i))]
+
+    def _put_on(self, rig: Rig, scheme: _Scheme, chosen: list[ShotStock]) -> Rig:
+        """The rig with its free shot where the pattern has it."""
+        singles = [self.shot[i] for i in scheme.singles]
+        span = span_of(rig, self.wish.on_hooklength)
+        pieces = [*chosen, *singles]
+        if not pieces:
+            return rig
+        grains = [Grain(s.mass_kg, s.density_kg_m3) for s in pieces]
+        ratio = self.wish.gap_ratio or self.pattern.gap_ratio
+        placed = self.pattern.place(grains[: len(chosen)], grains[len(chosen) :], span, ratio)
+        if self.pattern is LOCKED:
+            rig = lock_at_float(rig, [_fields(s) for s in chosen])
+            pieces, grains, placed = singles, grains[len(chosen) :], placed[len(chosen) :]
+        placed = clear_of_others(grains, placed, taken_stretches(rig))
+        check_room(placed, rig.setting_m)
+        for s, (role, position) in sorted(zip(pieces, placed, strict=True), key=lambda p: -p[1][1]):
+            rig = thread_on(rig, Shot(id=free_id(rig, "shot"), **_fields(s), role=role, position_m=position))
+        return rig
+
+    def finish(self, best: _Best) -> Proposal:
+        scheme, choice, heavy = best.scheme, best.choice, best.start.heavy
+        base = best.start.base.model_copy(update={"pattern": self.pattern.id})
+        rig = self._put_on(base, scheme, self._chosen(scheme, choice.counts))
+        used = Counter({i: c for i, c in zip(scheme.allowed, choice.counts, strict=True) if c})
+        used.update(scheme.singles)
+        counts = {i: c + (heavy.pieces if heavy and self.shot[i].item == heavy.item else 0) for i, c in used.items()}
+        taken = [Taken(item=self.shot[i].item, label=self.shot[i].label, count=c) for i, c in sorted(counts.items())]
+        if heavy and heavy.item not in {t.item for t in taken}:
+            taken.insert(0, taken_of(heavy))
+        return proposal_of(rig, self.pattern, taken, choice.proved, choice.off_by)
 
 
-def _check_enough(choice: Choice, base: Rig, target: Target, shot: tuple[ShotStock, ...], wish: Wish) -> None:
-    """Refuse an answer so light that the float does not even settle to its tip."""
-    pull = _hung_pull(base, target) + choice.total_n
-    if choice.error <= target.hopeless_m or pull > target.pull_n:
-        return
-    raise _nothing_fits(PATTERN[wish.pattern], shot, target.pull_n - _hung_pull(base, target), target)
-
-
-def _complain_full(need: float, target: Target, kept: bool, nothing_yet: bool) -> None:
-    if not (kept and nothing_yet):
-        return
-    over = lead_mass_kg(-need, target.water_kg_m3)
-    raise Infeasible.one(
-        "already-too-heavy",
-        "What hangs on the float without any free shot already pulls {over} too much for the wanted tip.",
-        "Take a larger float, a lighter hook or lead, or let more of the tip go under.",
-        ("components",),
-        {"over": load(over)},
-    )
-
-
-def _nothing_fits(pattern: Pattern, shot: tuple[ShotStock, ...], need: float, target: Target) -> Infeasible:
-    needed = lead_mass_kg(need, target.water_kg_m3)
-    held = sum(lead_mass_kg(_pull(s, target.water_kg_m3) * s.count, target.water_kg_m3) for s in shot)
-    given = {"needed": load(needed), "held": load(held), "more": load(needed - held)}
-    if not shot:
-        return Infeasible.one(
-            "no-shot",
-            "The box holds no shot, and the float needs {needed}.",
-            "Enter stock in the box.",
-            ("stock",),
-            given,
-        )
-    if held < needed:
-        return Infeasible.one(
-            "too-little-shot",
-            "The float needs {needed} of shot and the box holds {held}.",
-            "Add at least {more} of shot to the box, or take a smaller float.",
-            ("stock",),
-            given,
-        )
-    return Infeasible.one(
-        "pattern-does-not-fit",
-        f"No {pattern.name} can be made of {{needed}} from the sizes and number of pieces allowed.",
-        "Take another pattern, allow more pieces, or add other sizes to the box.",
-        ("pattern",),
-        given,
-    )
+def _fields(s: ShotStock) -> dict[str, object]:
+    return {
+        "item": s.item, "label": s.label, "mass_kg": s.mass_kg, "scatter": s.scatter, "material": s.material,
+        "density_kg_m3": s.density_kg_m3,
+    }  # fmt: skip

@@ -17,13 +17,14 @@ ABOVE_LEADER_M = 0.4
 CLEAR_OF_HEAVY_M = 0.001
 
 
-def span_of(rig: Rig) -> Span:
+def span_of(rig: Rig, on_hooklength: bool = False) -> Span:
     """The stretch of line that free shot may sit on, from its family. [m]
 
     Clear of the hooklength's knot and of the float, under an olivette or a stack; on the leader where the float slides
     down to the swivel; close above the leader where it slides down to the shot.
 
     rig: the rig, with its heavy pieces on.
+    on_hooklength: shot may also sit on the hooklength.
     """
     layout, join, setting = layout_of(rig), hooklength_join_m(rig), rig.setting_m
     upper_hook = max(h.position_m for h in of_kind(rig, Hook))
@@ -32,6 +33,8 @@ def span_of(rig: Rig) -> Span:
             return Span(upper_hook + 0.2 * (join - upper_hook), upper_hook + 0.8 * (join - upper_hook))
         return Span(min(LEAST_ABOVE_HOOK_M * 2.0, 0.3 * join), 0.75 * join)
     low = max(join + CLEAR_OF_KNOT_M, upper_hook + LEAST_ABOVE_HOOK_M)
+    if on_hooklength:
+        low = upper_hook + 2.0 * LEAST_ABOVE_HOOK_M
     high = setting - min(CLEAR_OF_FLOAT_M, 0.2 * setting)
     if layout.shot_on == "above-leader":
         high = min(high, low + ABOVE_LEADER_M)

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from brookwind.core.balance.fill import fill_float
 from brookwind.core.balance.heavy_first import HeavyPiece, strip_heavy, with_heavy
-from brookwind.core.balance.patterns import NONE, OLIVETTE, STACK, Pattern
+from brookwind.core.balance.patterns import JIG, NONE, OLIVETTE, STACK, Pattern
 from brookwind.core.balance.proposal import Proposal, Wish, proposal_of, taken_of
 from brookwind.core.balance.stock import Stock
 from brookwind.core.errors import Infeasible
@@ -28,7 +28,7 @@ def without_shot(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
     if layout.fill:
         # What the float carries is set by its filling afterwards: any float that is afloat will do to begin with.
         bare = rig if wish.keep_heavy else strip_heavy(rig)
-        leads = [s for s in stock.leads if s.count >= 1 and s.shape != "olivette"]
+        leads = [s for s in stock.leads if s.count >= 1 and s.shape not in {"olivette", "jig"}]
         if layout.heavy and not leads and not wish.keep_heavy:
             raise no_heavy(NONE)
         wanted = rig.float_piece.spec.capacity_kg or WANTED_LEAD_KG
@@ -47,7 +47,7 @@ def no_heavy(pattern: Pattern) -> Infeasible:
 
     pattern: the pattern.
     """
-    what = {STACK.id: "two or three round weights that fit", OLIVETTE.id: "an olivette that fits"}.get(
+    what = {STACK.id: "two or three round weights that fit", OLIVETTE.id: "an olivette that fits", JIG.id: "a jig"}.get(
         pattern.id, "a lead"
     )
     return Infeasible.one(

@@ -108,9 +108,13 @@ class Shot(Piece):
     kind: Literal["shot"] = "shot"
     role: ShotRole
     mass_kg: PieceMass
+    scatter: float | None = Field(default=None, ge=0, le=0.5)
+    """Standard deviation of one such shot over its mass, as measured; the usual one when not given."""
     material: str
     density_kg_m3: Density
     position_m: Position
+    fixed: bool = False
+    """Balancing leaves it as it is and where it is."""
 
 
 class Weight(Piece):
@@ -124,6 +128,8 @@ class Weight(Piece):
     runs: bool = False
     position_m: Position
     link: Link | None = None
+    fixed: bool = False
+    """Balancing leaves it as it is and where it is."""
 
 
 class Swivel(Piece):

@@ -85,8 +85,8 @@ def _line_starts(components: list[Component]) -> dict[int, float]:
 
 
 def is_free_shot(c: Component) -> bool:
-    """True for shot that balancing may take off and place anew.
+    """True for shot that balancing may take off and place anew: not what has another task, nor what is fixed.
 
     c: a component.
     """
-    return isinstance(c, Shot) and c.role not in {"lock", "back", "lift", "stack"}
+    return isinstance(c, Shot) and not c.fixed and c.role not in {"lock", "back", "lift", "stack"}

@@ -1,0 +1,1 @@
+"""The tackle box: compartments of every kind, tests of what lies in them, stock, packing."""
