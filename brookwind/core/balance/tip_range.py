@@ -2,9 +2,12 @@
 
 from __future__ import annotations
 
+from dataclasses import dataclass
+
 from pydantic import Field
 
 from brookwind.core.balance.settle import Settled
+from brookwind.core.balance.weighing import NOMINAL_SCATTER
 from brookwind.core.figures import NINE_IN_TEN, Figure, tip
 from brookwind.core.floats.immersion import immersion_at_load_m, tip_per_newton_m
 from brookwind.core.floats.skin import surface_tension_n
@@ -13,8 +16,6 @@ from brookwind.core.frozen import Frozen, Sourced
 from brookwind.core.gravity import G_M_S2, lead_mass_kg
 from brookwind.core.rig.components import Bait, Shot, Weight
 
-SHOT_SCATTER = 0.06
-"""Standard error of a single shot's mass. Source: handbook 5.1, 5 to 8 %."""
 WEIGHT_SCATTER = 0.02
 """The same of a larger weight. Editable default."""
 BAIT_SCATTER = 0.15
@@ -69,6 +70,57 @@ def capacity_error_kg(spec: FloatSpec, rated_kg: float) -> float:
     return (MEASURES_ERROR if weighed else LABEL_ERROR) * rated_kg
 
 
+@dataclass(frozen=True)
+class Doubt:
+    """One cause of doubt about the load: its standard error, and whether trimming at the water removes it. [N]"""
+
+    id: str
+    says: str
+    sigma_n: float
+    source: str
+    trimmed_away: bool
+
+
+def skin_n(settled: Settled) -> float:
+    """The most that the skin of the water pulls on the tip, up or down. [N]
+
+    settled: the rig at rest.
+    """
+    return surface_tension_n(settled.body.profile.radius_m(settled.immersion_m))
+
+
+def doubts(settled: Settled, spec: FloatSpec) -> tuple[Doubt, ...]:
+    """Every cause of doubt about what the float carries, each with its standard error.
+
+    settled: the rig at rest.
+    spec: its float as entered.
+    Shot counts with its measured scatter where it has one. The skin of the water is anything between its two limits.
+    """
+    carried = [i for i in settled.hanging.items if not i.above and i.component.id not in settled.laid.on_bed]
+
+    def scatter(kind: type, share: float) -> float:
+        found = [i for i in carried if isinstance(i.component, kind)]
+        shares = [getattr(i.component, "scatter", None) for i in found]
+        return float(
+            sum((i.weight_n * (share if s is None else s)) ** 2 for i, s in zip(found, shares, strict=True)) ** 0.5
+        )
+
+    measured = any(isinstance(i.component, Shot) and i.component.scatter is not None for i in carried)
+    shot = "shot, as you weighed it" if measured else "shot, 6 % each"
+    by = "tube test" if settled.body.tested else "label"
+    lead_n = 1.0 / lead_mass_kg(1.0, settled.water_kg_m3)
+    capacity = capacity_error_kg(spec, settled.body.rated_kg) * lead_n
+    skin = skin_n(settled) / 3.0**0.5
+    found = (
+        Doubt("skin", "the skin of the water on the tip, up or down", skin, "de Gennes", trimmed_away=False),
+        Doubt("bait", "bait, 15 % each way", scatter(Bait, BAIT_SCATTER), "default", trimmed_away=False),
+        Doubt("float", f"the float: its {by}", capacity, "default", trimmed_away=True),
+        Doubt("shot", shot, scatter(Shot, NOMINAL_SCATTER), "handbook 5.1", trimmed_away=True),
+        Doubt("weights", "larger weights, 2 % each", scatter(Weight, WEIGHT_SCATTER), "default", trimmed_away=True),
+    )
+    return tuple(d for d in found if d.sigma_n > 0.0)
+
+
 def tip_range(settled: Settled, spec: FloatSpec) -> TipRange:
     """The range of the tip of a rig at rest.
 
@@ -80,39 +132,23 @@ def tip_range(settled: Settled, spec: FloatSpec) -> TipRange:
     Source: propagation of errors (JCGM 100:2008, section 5).
     """
     body, water = settled.body, settled.water_kg_m3
-    skin = surface_tension_n(body.profile.radius_m(settled.immersion_m))
-    carried = [i for i in settled.hanging.items if not i.above and i.component.id not in settled.laid.on_bed]
-
-    def scatter(kind: type, share: float) -> float:
-        return share * float(sum(i.weight_n**2 for i in carried if isinstance(i.component, kind)) ** 0.5)
-
-    trimmed = {
-        "skin": ("the skin of the water on the tip, up or down", skin / 3.0**0.5, "de Gennes"),
-        "bait": ("bait, 15 % each way", scatter(Bait, BAIT_SCATTER), "default"),
-    }
-    lead_n = 1.0 / lead_mass_kg(1.0, water)
-    by = "tube test" if body.tested else "label"
-    tied = {
-        "float": (f"the float: its {by}", capacity_error_kg(spec, body.rated_kg) * lead_n, "default"),
-        "shot": ("shot, 6 % each", scatter(Shot, SHOT_SCATTER), "handbook 5.1"),
-        "weights": ("larger weights, 2 % each", scatter(Weight, WEIGHT_SCATTER), "default"),
-    }
+    found = doubts(settled, spec)
     slope = tip_per_newton_m(body, settled.immersion_m, water)
     parts = [
         TipPart(
-            id=name,
-            says=says,
-            load_kg=lead_mass_kg(NINE_IN_TEN * sigma, water),
-            tip_m=NINE_IN_TEN * sigma * slope,
-            source=source,
+            id=d.id,
+            says=d.says,
+            load_kg=lead_mass_kg(NINE_IN_TEN * d.sigma_n, water),
+            tip_m=NINE_IN_TEN * d.sigma_n * slope,
+            source=d.source,
         )
-        for name, (says, sigma, source) in {**trimmed, **tied}.items()
-        if sigma > 0.0
+        for d in found
     ]
-    everything = sum(s**2 for _, s, _ in (*trimmed.values(), *tied.values())) ** 0.5
-    low, high, sinks = _through_curve(settled, everything)
-    trim_low, trim_high, _ = _through_curve(settled, sum(s**2 for _, s, _ in trimmed.values()) ** 0.5)
+    low, high, sinks = _through_curve(settled, sum(d.sigma_n**2 for d in found) ** 0.5)
+    trim_low, trim_high, _ = _through_curve(settled, sum(d.sigma_n**2 for d in found if not d.trimmed_away) ** 0.5)
+    skin = skin_n(settled)
     fine = skin * slope > 0.001 and body.profile.radius_m(settled.immersion_m) < FINE_M / 2.0
+    by = "tube test" if body.tested else "label"
     return TipRange(
         low_m=low,
         high_m=high,
