@@ -178,14 +178,15 @@ def timetable_command(
 def standins(
     sounder_port: Annotated[int, typer.Option(help="Port of the sounder.")] = 10110,
     web_port: Annotated[int, typer.Option(help="Port of gauge and weather.")] = 8762,
+    scale_port: Annotated[int, typer.Option(help="Port of the pocket scale.")] = 10111,
 ) -> None:
-    """Run the made-up instruments: sounder, gauge, weather."""
+    """Run the made-up instruments: sounder, scale, gauge, weather."""
     from threading import Event
 
     from brookwind.instruments.standins.all import running
 
     try:
-        with running(sounder_port, web_port) as addresses:
+        with running(sounder_port, web_port, scale_port) as addresses:
             for address in addresses:
                 typer.echo(f"{address.kind}: {address.where}")
             sys.stdout.flush()
@@ -193,7 +194,7 @@ def standins(
     except KeyboardInterrupt:
         raise typer.Exit from None
     except OSError as error:
-        where = f"Port {sounder_port} or {web_port}"
+        where = f"Port {sounder_port}, {web_port} or {scale_port}"
         fail(NotUnderstood.one("port", f"{where} cannot be used: {error.strerror}.", "Choose others."))
 
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from datetime import date
 from pathlib import Path
 
 import pytest
@@ -37,7 +38,8 @@ def rigs() -> dict[str, Rig]:
 @pytest.fixture
 def engine(tmp_path: Path) -> Iterator[Engine]:
     engine = open_database(tmp_path / "test.db")
-    load_demo(engine)
+    # The day the scenario was written for: tests name moments of it.
+    load_demo(engine, date(2026, 11, 23))
     yield engine
     engine.dispose()
 

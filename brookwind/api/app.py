@@ -14,7 +14,20 @@ from starlette.middleware.trustedhost import TrustedHostMiddleware
 from brookwind import __version__
 from brookwind.api import problems
 from brookwind.api.guard import Guard
-from brookwind.api.routers import advice, book, compute, files, floats, instruments, places, records, rigs, water
+from brookwind.api.routers import (
+    advice,
+    balance,
+    book,
+    box,
+    compute,
+    files,
+    floats,
+    instruments,
+    places,
+    records,
+    rigs,
+    water,
+)
 from brookwind.instruments.hub import Hub
 
 STATIC = Path(__file__).parent.parent / "static"
@@ -58,7 +71,9 @@ def make_app(
     app.state.engine = engine
     app.state.hub = hub or Hub()
     problems.install(app)
-    for part in (records, rigs, compute, advice, book, places, floats, water, files, instruments):
+    # The box's own routes come before the ones that take a compartment's name.
+    parts = (box, records, rigs, compute, balance, advice, book, places, floats, water, files, instruments)
+    for part in parts:
         app.include_router(part.router)
     _serve_pages(app, static)
     app.add_middleware(GZipMiddleware, minimum_size=2000, compresslevel=4)

@@ -11,7 +11,7 @@ from sqlmodel import Session
 from brookwind.core.rig.book import Book
 from brookwind.store.book import Baits, Fish, HookPatterns, SchoolsKept, book_of
 from brookwind.store.database import unit_of_work
-from brookwind.store.repositories import Box, PlaceRulesOf, Rigs, Surveys, Swims, Waters
+from brookwind.store.repositories import Box, OwnPatterns, PlaceRulesOf, Rigs, Surveys, Swims, Waters
 
 
 def _session(request: Request) -> Iterator[Session]:
@@ -59,6 +59,10 @@ def _hook_patterns(session: SessionOfRequest) -> HookPatterns:
     return HookPatterns(session)
 
 
+def _own_patterns(session: SessionOfRequest) -> OwnPatterns:
+    return OwnPatterns(session)
+
+
 def _schools(session: SessionOfRequest) -> SchoolsKept:
     return SchoolsKept(session)
 
@@ -77,4 +81,5 @@ FishOfRequest = Annotated[Fish, Depends(_fish)]
 BaitsOfRequest = Annotated[Baits, Depends(_baits)]
 HookPatternsOfRequest = Annotated[HookPatterns, Depends(_hook_patterns)]
 SchoolsOfRequest = Annotated[SchoolsKept, Depends(_schools)]
+OwnPatternsOfRequest = Annotated[OwnPatterns, Depends(_own_patterns)]
 BookOfRequest = Annotated[Book, Depends(_book)]

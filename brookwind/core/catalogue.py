@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from brookwind.core.balance.patterns import PATTERNS
+from brookwind.core.box.items import TRAYS, Tray
 from brookwind.core.floats.types import FLOAT_TYPES
 from brookwind.core.frozen import Frozen, Sourced
 from brookwind.core.rig.baits import BAIT_KINDS, BaitKind
@@ -60,6 +61,14 @@ class FloatTypeChoice(Choice):
     tip: str
 
 
+class PatternChoice(Choice):
+    """A pattern."""
+
+    droppers: int
+    """Single shot below the rest that it has unless another number is asked for; 0 when it has none."""
+    gap_ratio: float
+
+
 class TackleChoice(Frozen):
     """Rod, pole or whip, with what is usual."""
 
@@ -82,7 +91,7 @@ class Catalogue(Frozen):
     families: tuple[FamilyChoice, ...]
     tackle: tuple[TackleChoice, ...]
     float_types: tuple[FloatTypeChoice, ...]
-    patterns: tuple[Choice, ...]
+    patterns: tuple[PatternChoice, ...]
     species: tuple[Species, ...]
     baits: tuple[BaitKind, ...]
     hooks: tuple[HookChoice, ...]
@@ -96,6 +105,8 @@ class Catalogue(Frozen):
     shot: tuple[ShotSize, ...]
     stations: tuple[Station, ...]
     """Tide stations that ship."""
+    trays: tuple[Tray, ...]
+    """Trays of the box, with the words that find what lies in them."""
 
 
 CATALOGUE = Catalogue(
@@ -134,7 +145,10 @@ CATALOGUE = Catalogue(
         )
         for t in FLOAT_TYPES
     ),
-    patterns=tuple(Choice(id=p.id, name=p.name, says=p.says, source=p.source) for p in PATTERNS),
+    patterns=tuple(
+        PatternChoice(id=p.id, name=p.name, says=p.says, droppers=p.droppers, gap_ratio=p.gap_ratio, source=p.source)
+        for p in PATTERNS
+    ),
     species=SPECIES,
     baits=BAIT_KINDS,
     hooks=tuple(HookChoice(size=h.size, label=h.label, mass_kg=h.mass_kg, source=h.source) for h in HOOK_SIZES),
@@ -146,6 +160,7 @@ CATALOGUE = Catalogue(
     float_materials=FLOAT_MATERIALS,
     shot=MODERN,
     stations=STATIONS,
+    trays=TRAYS,
 )
 
 

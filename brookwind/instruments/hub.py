@@ -9,6 +9,7 @@ from brookwind.core.errors import BrookwindError, OutOfRange
 from brookwind.formats.nmea import Echo
 from brookwind.instruments.fetch import fetch
 from brookwind.instruments.gauge import OLD, Levels, read_gauge
+from brookwind.instruments.scale import PocketScale
 from brookwind.instruments.sounder import Sounder
 from brookwind.instruments.state import Address, Kind, State, now
 from brookwind.instruments.weather import OLD as WEATHER_OLD
@@ -26,6 +27,7 @@ class Hub:
         self._lock = threading.Lock()
         self._where: dict[Kind, str] = {a.kind: a.where for a in addresses}
         self._sounder: Sounder | None = None
+        self._scale: PocketScale | None = None
         self._levels: Levels | None = None
         self._weather: Weather | None = None
         self._said: dict[Kind, str] = {}
@@ -36,7 +38,7 @@ class Hub:
             return tuple(Address(kind=k, where=w) for k, w in self._where.items())
 
     def connect(self, address: Address) -> State:
-        """Reach an instrument; a sounder stays connected, the others are asked once.
+        """Reach an instrument; sounder and scale stay connected, the others are asked once.
 
         address: which and where.
         Raises: OutOfRange when the address is none; NotUnderstood when what answers is not readable.
@@ -46,6 +48,11 @@ class Hub:
             self.disconnect("sounder")
             with self._lock:
                 self._where["sounder"], self._sounder = address.where, Sounder(host, port)
+        elif address.kind == "scale":
+            _check_scale(address.where)
+            self.disconnect("scale")
+            with self._lock:
+                self._where["scale"], self._scale = address.where, PocketScale(address.where)
         else:
             with self._lock:
                 self._where[address.kind] = address.where
@@ -70,20 +77,23 @@ class Hub:
         kind: which.
         """
         with self._lock:
-            sounder = self._sounder if kind == "sounder" else None
+            held = {"sounder": self._sounder, "scale": self._scale}.get(kind)
             if kind == "sounder":
                 self._sounder = None
+            elif kind == "scale":
+                self._scale = None
             elif kind == "gauge":
                 self._levels = None
             else:
                 self._weather = None
             self._said.pop(kind, None)
-        if sounder:
-            sounder.close()
+        if held:
+            held.close()
 
     def close(self) -> None:
         """Let go of everything."""
         self.disconnect("sounder")
+        self.disconnect("scale")
 
     def levels(self) -> Levels | None:
         """What the gauge told last."""
@@ -112,6 +122,8 @@ class Hub:
         where = self._where.get(kind, "")
         if kind == "sounder":
             return self._sounder.state() if self._sounder else State(kind=kind, where=where)
+        if kind == "scale":
+            return self._scale.state() if self._scale else State(kind=kind, where=where)
         if kind in self._said:
             return State(kind=kind, where=where, status="lost", says=self._said[kind])
         if kind == "gauge" and self._levels:
@@ -140,10 +152,22 @@ class Hub:
         )
 
 
+def _check_scale(where: str) -> None:
+    if where.startswith("socket://"):
+        _host_and_port(where.removeprefix("socket://"))
+    elif "://" in where:
+        raise OutOfRange.one(
+            "scale-address",
+            f"{where!r} is neither a serial port nor a socket.",
+            "Write it like /dev/ttyUSB0, COM3 or socket://127.0.0.1:10111.",
+            ("where",),
+        )
+
+
 def _host_and_port(where: str) -> tuple[str, int]:
     host, colon, port = where.removeprefix("tcp://").rpartition(":")
     if not colon or not host or not port.isdigit() or not 0 < int(port) < 65536:
         raise OutOfRange.one(
-            "sounder-address", f"{where!r} is not a host and a port.", "Write it like 127.0.0.1:10110.", ("where",)
+            "host-and-port", f"{where!r} is not a host and a port.", "Write it like 127.0.0.1:10110.", ("where",)
         )
     return host, int(port)

@@ -7,11 +7,11 @@ from typing import Literal
 
 from pydantic import BaseModel, ConfigDict, Field
 
-Kind = Literal["sounder", "gauge", "weather"]
+Kind = Literal["sounder", "scale", "gauge", "weather"]
 
 
 class Address(BaseModel):
-    """Where an instrument is reached: `host:port` for a sounder, an address for gauge and weather."""
+    """Where an instrument is: `host:port` for a sounder, a port or `socket://` for a scale, else a web address."""
 
     model_config = ConfigDict(frozen=True)
 

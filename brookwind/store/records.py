@@ -9,6 +9,7 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from brookwind.core.advice.place_rules import PlaceRules
 from brookwind.core.advice.purpose import SchoolChoices
+from brookwind.core.balance.own_pattern import OwnPattern
 from brookwind.core.box.items import BoxItem
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.baits import BaitKind
@@ -48,7 +49,18 @@ class Schools(Frozen):
 
 
 FieldsT = TypeVar(
-    "FieldsT", WaterFields, SwimFields, BoxItem, Rig, Survey, PlaceRules, Species, BaitKind, HookPattern, Schools
+    "FieldsT",
+    WaterFields,
+    SwimFields,
+    BoxItem,
+    Rig,
+    Survey,
+    PlaceRules,
+    Species,
+    BaitKind,
+    HookPattern,
+    Schools,
+    OwnPattern,
 )
 
 

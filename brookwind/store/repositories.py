@@ -2,19 +2,31 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from datetime import timedelta
 from typing import Any
 
 from sqlmodel import Session, col, select
 
 from brookwind.core.advice.place_rules import PlaceRules
+from brookwind.core.balance.own_pattern import OwnPattern
 from brookwind.core.balance.stock import FloatStock, Stock, stock_of
 from brookwind.core.box.items import BoxItem
 from brookwind.core.rig.document import Rig
 from brookwind.core.water.survey import Survey
 from brookwind.store.records import Kept, Revision, RigSummary, SwimFields, WaterFields
 from brookwind.store.repository import NotKept, Repository
-from brookwind.store.tables import BoxItemRow, PlaceRulesRow, RigRevisionRow, RigRow, SurveyRow, SwimRow, WaterRow, now
+from brookwind.store.tables import (
+    BoxItemRow,
+    OwnPatternRow,
+    PlaceRulesRow,
+    RigRevisionRow,
+    RigRow,
+    SurveyRow,
+    SwimRow,
+    WaterRow,
+    now,
+)
 
 _GATHER = timedelta(minutes=2)
 """Saves closer together than this share one revision, so that a drag does not fill the list."""
@@ -115,12 +127,27 @@ class Box(Repository[BoxItem]):
         return {"kind": fields.kind}
 
     def stock(self) -> Stock:
-        """What balancing may take from."""
-        return stock_of(k.fields for k in self.all())
+        """What balancing may take from, with how often each compartment is used on kept rigs."""
+        used: Counter[str] = Counter()
+        for row in self.session.exec(select(RigRow.fields)).all():
+            used.update(c["item"] for c in row["components"] if c["kind"] in {"shot", "weight"} and c.get("item"))
+        return stock_of((k.fields for k in self.all()), used)
+
+    def versioned(self) -> dict[str, tuple[int, BoxItem]]:
+        """Version and fields of every compartment by name."""
+        return {k.fields.item: (k.version, k.fields) for k in self.all()}
 
     def floats(self) -> list[FloatStock]:
         """The floats."""
         return [k.fields for k in self.all() if isinstance(k.fields, FloatStock)]
+
+
+class OwnPatterns(Repository[OwnPattern]):
+    """Patterns of the angler's own."""
+
+    def __init__(self, session: Session) -> None:
+        """Bind to a session."""
+        super().__init__(session, OwnPatternRow, OwnPattern, "pattern")
 
 
 class Rigs(Repository[Rig]):

@@ -107,6 +107,17 @@ class SchoolsRow(SQLModel, table=True):
     updated_at: datetime = Field(default_factory=now)
 
 
+class OwnPatternRow(SQLModel, table=True):
+    """A pattern of the angler's own."""
+
+    __tablename__ = "own_pattern"
+
+    id: str = Field(primary_key=True)
+    version: int = 1
+    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
+    updated_at: datetime = Field(default_factory=now)
+
+
 class BoxItemRow(SQLModel, table=True):
     """A compartment of the tackle box."""
 

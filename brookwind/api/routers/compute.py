@@ -1,4 +1,4 @@
-"""The stateless calls: evaluate, balance, edit, read a label, and the catalogue."""
+"""The stateless calls: evaluate, edit, read a label, and the catalogue."""
 
 from __future__ import annotations
 
@@ -9,8 +9,6 @@ from brookwind.api.session import BookOfRequest, BoxOfRequest, RulesOfRequest, S
 from brookwind.core.advice.place_rules import Day, Place
 from brookwind.core.advice.purpose import purpose_of
 from brookwind.core.advice.schools import habits_for
-from brookwind.core.balance.proposal import Proposal, Wish
-from brookwind.core.balance.propose import balance_rig
 from brookwind.core.balance.stock import Stock
 from brookwind.core.catalogue import Catalogue, catalogue
 from brookwind.core.edit import Change, edit
@@ -26,14 +24,6 @@ class EvaluateRequest(BaseModel):
 
     rig: Rig
     day: Day = Day()
-
-
-class BalanceRequest(BaseModel):
-    """A rig to balance; from the box when no stock is sent."""
-
-    rig: Rig
-    wish: Wish
-    stock: Stock | None = None
 
 
 class EditRequest(BaseModel):
@@ -61,12 +51,6 @@ def evaluate_rig(request: EvaluateRequest, rules: RulesOfRequest, book: BookOfRe
     """Everything the bench shows of a rig."""
     ruled = rules.at_swim(request.rig.water.swim)
     return evaluate(request.rig, Place(rules=ruled, day=request.day) if ruled else None, book)
-
-
-@router.post("/balance")
-def balance(request: BalanceRequest, box: BoxOfRequest) -> Proposal:
-    """The rig balanced in one pattern."""
-    return balance_rig(request.rig, request.stock or box.stock(), request.wish)
 
 
 @router.post("/edit")

@@ -46,21 +46,27 @@ class LogProgress(BaseModel):
     soundings: tuple[Sounding, ...] | None = None
 
 
-def _attached(body: str, media: str, name: str) -> Response:
+def attached(body: str, media: str, name: str) -> Response:
+    """A file to be saved.
+
+    body: its text.
+    media: its type.
+    name: its name.
+    """
     return Response(body, media_type=media, headers={"content-disposition": f'attachment; filename="{name}"'})
 
 
 @router.get("/surveys/{swim_id}/soundings.csv", response_class=Response)
 def export_csv(swim_id: str, surveys: SurveysOfRequest) -> Response:
     """The soundings of a swim as CSV."""
-    return _attached(write_soundings(surveys.of(swim_id).fields.soundings), "text/csv", f"{swim_id}-soundings.csv")
+    return attached(write_soundings(surveys.of(swim_id).fields.soundings), "text/csv", f"{swim_id}-soundings.csv")
 
 
 @router.get("/surveys/{swim_id}/soundings.geojson", response_class=Response)
 def export_geojson(swim_id: str, surveys: SurveysOfRequest) -> Response:
     """The soundings of a swim as GeoJSON."""
     survey = surveys.of(swim_id).fields
-    return _attached(write_geojson(survey.soundings, survey.place), "application/geo+json", f"{swim_id}.geojson")
+    return attached(write_geojson(survey.soundings, survey.place), "application/geo+json", f"{swim_id}.geojson")
 
 
 @router.get("/surveys/{swim_id}/waypoints.gpx", response_class=Response)
@@ -86,7 +92,7 @@ def export_gpx(swim_id: str, surveys: SurveysOfRequest, swims: SwimsOfRequest) -
                 id=m.id, name=m.note[:80], latitude_deg=latitude, longitude_deg=longitude, depth_m=m.depth_m, at=m.at
             )
         )
-    return _attached(write_gpx(points), "application/gpx+xml", f"{swim_id}.gpx")
+    return attached(write_gpx(points), "application/gpx+xml", f"{swim_id}.gpx")
 
 
 @router.post("/read/soundings")
@@ -105,7 +111,7 @@ def export_station(swim_id: str, surveys: SurveysOfRequest) -> Response:
     level = surveys.of(swim_id).fields.level
     if not isinstance(level, TideStation):
         raise OutOfRange.one("no-station", "This swim's level follows no tide station.", "Choose one under Level.")
-    return _attached(write_station(level.station), "application/json", f"{swim_id}.station.json")
+    return attached(write_station(level.station), "application/json", f"{swim_id}.station.json")
 
 
 @router.post("/read/station")

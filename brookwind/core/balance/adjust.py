@@ -77,7 +77,7 @@ class _Move:
 
 
 def adjust(rig: Rig, stock: Stock, seen_tip_m: float | None = None) -> Adjusted:
-    """The fewest changes of shot that bring the wanted tip, after a change of bait, water or float, or from what is seen.
+    """The fewest changes of shot that bring the wanted tip after a new bait, water or float, or from what is seen.
 
     One change at a time is looked for first: swap a piece for another size, add one, take one off, move up one that
     lies on the bed. Two together are offered only when they come nearer by more than `GOOD_ENOUGH_M`.

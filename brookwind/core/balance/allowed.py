@@ -36,9 +36,13 @@ def within_rules(stock: Stock, rules: PlaceRules | None) -> Stock:
         update={
             "shot": tuple(s for s in stock.shot if not forbidden(s)),
             "leads": tuple(s for s in stock.leads if not forbidden(s)),
-            "ruled_out": tuple(s.label for s in (*stock.shot, *stock.leads) if s.count and forbidden(s)),
+            "ruled_out": tuple(s.label for s in _all(stock) if s.count and forbidden(s)),
         }
     )
+
+
+def _all(stock: Stock) -> tuple[ShotStock | LeadStock, ...]:
+    return (*stock.shot, *stock.leads)
 
 
 def held_by_m(rig: Rig) -> float:

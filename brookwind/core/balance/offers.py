@@ -91,9 +91,7 @@ def offers(
 Kind = Literal["asked", "pattern", "fewest", "metal", "own"]
 
 
-def _ways(
-    rig: Rig, stock: Stock, wish: Wish, own: Sequence[OwnPattern]
-) -> list[tuple[Kind, str, str, Wish]]:
+def _ways(rig: Rig, stock: Stock, wish: Wish, own: Sequence[OwnPattern]) -> list[tuple[Kind, str, str, Wish]]:
     asked = wish.own.name if wish.own else PATTERN[wish.pattern].name if wish.pattern in PATTERN else wish.pattern
     ways: list[tuple[Kind, str, str, Wish]] = [("asked", "as asked", asked, wish)]
     family = FAMILY.get(rig.family)

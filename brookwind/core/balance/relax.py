@@ -107,6 +107,7 @@ def _bought(rig: Rig, stock: Stock, wish: Wish, present_m: float | None) -> Rela
         metal = "tin"
     density = WEIGHT_MATERIAL[metal].density_kg_m3 if metal in WEIGHT_MATERIAL else LEAD_KG_M3
     sold = {"material": metal, "density_kg_m3": density}
+    own = {s.item for s in stock.shot} | {s.item for s in stock.leads}
     everything = Stock(
         shot=(
             *(s for s in stock.shot if s.material == metal),
@@ -114,13 +115,12 @@ def _bought(rig: Rig, stock: Stock, wish: Wish, present_m: float | None) -> Rela
         ),
         leads=(*(s for s in stock.leads if s.material == metal), *(s.model_copy(update=sold) for s in SHOP.leads)),
         # What lies in the box is taken first.
-        used={s.item: 1000 for s in (*stock.shot, *stock.leads)},
+        used=dict.fromkeys(own, 1000),
     )
     wish = wish.model_copy(update={"material": metal})
     got = _balanced(rig, everything, wish)
     if got is None or not _worth(got, present_m):
         return None
-    own = {s.item for s in (*stock.shot, *stock.leads)}
     lacking: Counter[str] = Counter()
     for t in got.taken:
         if t.item not in own:

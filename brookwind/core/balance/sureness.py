@@ -1,4 +1,4 @@
-"""How sure a balance is: the chance that it sinks the float, shows the wanted tip, or rides too high; what to trim with.
+"""How sure a balance is: the chance that it sinks the float, shows the wanted tip or rides too high; what to trim with.
 
 The errors of float, shot and bait are taken as normal and independent, the skin of the water as anything between its
 two limits with equal chance. The sum of the two has a closed distribution, read off at the loads that part the cases.

@@ -1,0 +1,62 @@
+"""What an import would change in the box, before it does."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Mapping
+from typing import Any, Literal
+
+from brookwind.core.balance.stock import ShotStock
+from brookwind.core.box.items import BoxItem
+from brookwind.core.frozen import Frozen
+
+_SAME_MASS = 0.02
+"""Shot of one size and metal whose masses differ by no more than this share lie in one compartment. Default."""
+
+
+class FieldChange(Frozen):
+    """A field that would change."""
+
+    name: str
+    before: Any
+    after: Any
+
+
+class Incoming(Frozen):
+    """A compartment that comes in, and what it changes."""
+
+    line: int
+    what: Literal["new", "changed", "same"]
+    version: int
+    """Version of the compartment it goes into; 0 for a new one."""
+    fields: BoxItem
+    changes: tuple[FieldChange, ...] = ()
+
+
+def incoming(line: int, new: BoxItem, box: Mapping[str, tuple[int, BoxItem]]) -> Incoming:
+    """How a compartment that comes in meets the box.
+
+    line: where it was read.
+    new: the compartment; shot whose name is not there goes into the compartment of the same size, metal and mass.
+    box: version and fields of every compartment by name.
+    """
+    found = box.get(new.item) or _alike(new, box.values())
+    if found is None:
+        return Incoming(line=line, what="new", version=0, fields=new)
+    version, old = found
+    new = new.model_copy(update={"item": old.item})
+    before, after = old.model_dump(mode="json"), new.model_dump(mode="json")
+    changes = tuple(FieldChange(name=k, before=before.get(k), after=v) for k, v in after.items() if before.get(k) != v)
+    return Incoming(line=line, what="changed" if changes else "same", version=version, fields=new, changes=changes)
+
+
+def _alike(new: BoxItem, box: Iterable[tuple[int, BoxItem]]) -> tuple[int, BoxItem] | None:
+    if not isinstance(new, ShotStock):
+        return None
+    for version, old in box:
+        if (
+            isinstance(old, ShotStock)
+            and (old.size, old.material) == (new.size, new.material)
+            and abs(old.mass_kg - new.mass_kg) <= _SAME_MASS * old.mass_kg
+        ):
+            return version, old
+    return None
