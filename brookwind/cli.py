@@ -8,6 +8,7 @@ from __future__ import annotations
 
 import importlib
 import json
+import re
 import sys
 import threading
 from pathlib import Path
@@ -56,27 +57,40 @@ def evaluate_command(rig_file: RigFile, as_json: AsJson = False) -> None:
 @app.command("balance")
 def balance_command(
     rig_file: RigFile,
-    box: Annotated[str | None, typer.Option(help="Box as JSON; the kept box when left out.")] = None,
+    box: Annotated[str | None, typer.Option(help="Box as CSV or JSON; the kept box when left out.")] = None,
     pattern: Annotated[str | None, typer.Option(help="A pattern of its family, such as bulk or strung.")] = None,
-    tip_mm: Annotated[float | None, typer.Option(help="Tip wanted, in millimetres.")] = None,
+    tip: Annotated[str | None, typer.Option(help="Tip wanted, such as 5mm or 0.5cm.")] = None,
+    tip_mm: Annotated[float | None, typer.Option(help="The same, in millimetres.")] = None,
+    droppers: Annotated[int | None, typer.Option(help="Single shot below the rest, 1 to 4.")] = None,
+    pieces: Annotated[int, typer.Option(help="Most pieces.")] = 20,
     material: Annotated[str | None, typer.Option(help="Metal of the shot, such as lead or tin.")] = None,
     as_json: AsJson = False,
 ) -> None:
     """Choose and place the weights for the wanted tip, and set the stop."""
     rig = rig_from(rig_file)
     try:
-        if tip_mm is not None:
+        wanted_m = _length_m(tip) if tip else None if tip_mm is None else tip_mm / 1000.0
+        if wanted_m is not None:
             data = rig.model_dump(mode="json")
-            data["aim"]["tip_m"] = tip_mm / 1000.0
+            data["aim"]["tip_m"] = wanted_m
             rig = read_rig(data)
-        wish = Wish(pattern=pattern or _usual(rig), material=material)
+        wish = Wish(pattern=pattern or _usual(rig), material=material, droppers=droppers, max_pieces=pieces)
         proposal = balance_rig(rig, stock_of(box_from(box)), wish)
+    except ValidationError as error:
+        fail(from_validation(error))
     except BrookwindError as error:
         fail(error)
     if as_json:
         typer.echo(proposal.model_dump_json(indent=2))
     else:
         print_proposal(proposal)
+
+
+def _length_m(text: str) -> float:
+    match = re.fullmatch(r"\s*(\d+(?:\.\d+)?|\.\d+)\s*(mm|cm|m|in)?\s*", text)
+    if match is None:
+        raise NotUnderstood.one("tip", f"{text!r} is not a length of tip.", "Write it like 5mm.", ("tip",))
+    return float(match[1]) * {"mm": 0.001, "cm": 0.01, "m": 1.0, "in": 0.0254}[match[2] or "mm"]
 
 
 def _usual(rig: Rig) -> str:

@@ -46,8 +46,12 @@ def json_from(source: str) -> Any:
 
     source: its name, or - for standard input.
     """
+    return _json(bytes_from(source), source)
+
+
+def _json(data: bytes, source: str) -> Any:
     try:
-        return json.loads(bytes_from(source).decode("utf-8"))
+        return json.loads(data.decode("utf-8"))
     except UnicodeDecodeError:
         fail(NotUnderstood.one("file-text", f"{source} is not UTF-8 text.", "Give a rig document as JSON."))
     except json.JSONDecodeError as error:
@@ -67,7 +71,7 @@ def rig_from(source: str) -> Rig:
 
 
 def box_from(source: str | None) -> list[BoxItem]:
-    """The box of a JSON file, or the kept one.
+    """The box of a CSV or JSON file, or the kept one.
 
     source: name of the file; None for the kept box.
     Raises: BrookwindError with a path for each problem.
@@ -78,7 +82,19 @@ def box_from(source: str | None) -> list[BoxItem]:
 
         with unit_of_work(open_database(database_path())) as session:
             return [kept.fields for kept in Box(session).all()]
+    data = bytes_from(source)
+    if source != "-" and not source.lower().endswith(".json") and data.lstrip()[:1] not in (b"[", b"{"):
+        return _box_from_csv(data)
     try:
-        return TypeAdapter(list[BoxItem]).validate_python(json_from(source))
+        return TypeAdapter(list[BoxItem]).validate_python(_json(data, source))
     except ValidationError as error:
         raise from_validation(error) from error
+
+
+def _box_from_csv(data: bytes) -> list[BoxItem]:
+    from brookwind.formats.box_csv import read_box
+
+    read = read_box(data)
+    for line in read.refused:
+        typer.echo(f"Left out, line {line.line}: {line.says}", err=True)
+    return [row.fields for row in read.rows]

@@ -179,7 +179,7 @@ def test_the_timetable_as_a_calendar(client: TestClient) -> None:
 def test_live_instruments(engine: Engine) -> None:
     with running() as addresses, TestClient(make_app(engine, hub=Hub(addresses))) as client:
         told = client.get("/api/instruments").json()
-        assert {i["kind"] for i in told} == {"sounder", "gauge", "weather"}
+        assert {i["kind"] for i in told} == {"sounder", "gauge", "weather", "scale"}
         for i in told:
             state = client.post("/api/instruments/connect", json={"kind": i["kind"], "where": i["where"]}).json()
             assert state["status"] in {"connecting", "live"}

@@ -119,7 +119,8 @@ def test_timetable_prints_moves_and_writes_a_calendar(tmp_path: Path) -> None:
 
 
 def test_standins_run_until_stopped_and_say_where_they_are() -> None:
-    command = [sys.executable, "-m", "brookwind.cli", "standins", "--sounder-port", "0", "--web-port", "0"]
+    ports = ("--sounder-port", "0", "--web-port", "0", "--scale-port", "0")
+    command = [sys.executable, "-m", "brookwind.cli", "standins", *ports]
     with subprocess.Popen(command, stdout=subprocess.PIPE, text=True) as process:
         assert process.stdout is not None
         told = dict(line.split(": ", 1) for line in (process.stdout.readline().strip() for _ in range(3)))

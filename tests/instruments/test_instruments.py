@@ -15,10 +15,13 @@ import pytest
 
 from brookwind.core.errors import BrookwindError
 from brookwind.formats.nmea import sentence
+from brookwind.formats.scale_lines import read_scale_line
 from brookwind.instruments.gauge import read_gauge
 from brookwind.instruments.hub import Hub
+from brookwind.instruments.scale import PocketScale
 from brookwind.instruments.sounder import STALE, Sounder
 from brookwind.instruments.standins.all import running
+from brookwind.instruments.standins.scale import ScaleStandIn, line_at
 from brookwind.instruments.standins.sounder import SounderStandIn, depth_m
 from brookwind.instruments.standins.web import gauge_csv, gauge_json
 from brookwind.instruments.state import Address
@@ -123,6 +126,8 @@ def test_the_hub_reaches_every_stand_in_over_its_real_transport() -> None:
     [
         (Address(kind="sounder", where="127.0.0.1"), "Write it like 127.0.0.1:10110"),
         (Address(kind="sounder", where="127.0.0.1:99999"), "not a host and a port"),
+        (Address(kind="scale", where="socket://127.0.0.1"), "not a host and a port"),
+        (Address(kind="scale", where="http://127.0.0.1:80"), "neither a serial port nor a socket"),
         (Address(kind="gauge", where="file:///etc/passwd"), "not a web address"),
         (Address(kind="weather", where="http://127.0.0.1:1/x"), "does not answer"),
     ],
@@ -183,3 +188,53 @@ def test_weather_in_other_units_and_old() -> None:
     for change in ({"units": {"wind_speed": "knots"}}, {"wind_from_deg": 500}, {"at": "noon"}):
         with pytest.raises(BrookwindError):
             read_weather(json.dumps({**report, **change}).encode(), NOW)
+
+
+@contextmanager
+def pocket_scale(speak: Callable[[int], str], port: int = 0) -> Iterator[ScaleStandIn]:
+    server = ScaleStandIn(port, pause_s=0.005)
+    server.speak = speak
+    threading.Thread(target=server.serve_forever, kwargs={"poll_interval": 0.02}, daemon=True).start()
+    try:
+        yield server
+    finally:
+        server.shutdown()
+        server.server_close()
+
+
+def test_a_scale_swings_settles_and_is_taken_up_again_when_cut_off() -> None:
+    with pocket_scale(line_at) as server:
+        port = server.server_address[1]
+        scale = PocketScale(server.where)
+        until(lambda: scale.state().says == "Not steady yet.")
+        until(lambda: scale.state().says == "Steady." and scale.state().values["mass_kg"] > 0.0003)
+    until(lambda: scale.state().status == "lost")
+    assert "Trying again" in scale.state().says
+    assert scale.state().values == {}, "an old reading is not shown as a reading"
+    with pocket_scale(line_at, port):
+        until(lambda: scale.state().status == "live")
+    scale.close()
+
+
+@pytest.mark.parametrize(
+    ("line", "says"),
+    [
+        ("OL,GS,+", "Too much on the pan"),
+        ("US,GS,+0.400 g", "Not steady yet"),
+        ("\x00\xffhello", "not the speech of a scale"),
+        ("ST,GS,+0.412", "not the speech of a scale"),
+    ],
+)
+def test_what_is_no_steady_reading_is_said_and_never_taken(line: str, says: str) -> None:
+    with pocket_scale(lambda step: line) as server:
+        scale = PocketScale(server.where)
+        until(lambda: says in scale.state().says)
+        assert scale.state().values.get("stable", 0.0) == 0.0
+        scale.close()
+
+
+def test_units_of_a_scale_are_read() -> None:
+    for text, kg in [("ST,GS,+0.412 g", 0.000412), ("ST,NT,- 412 mg", -0.000412), ("ST,GS,+0.5 oz", 0.0141747615625)]:
+        reading = read_scale_line(text)
+        assert reading is not None
+        assert reading.mass_kg == pytest.approx(kg, rel=1e-9)

@@ -28,9 +28,9 @@ def running(sounder_port: int = 0, web_port: int = 0, scale_port: int = 0) -> It
     try:
         yield (
             Address(kind="sounder", where=sounder.where),
-            Address(kind="scale", where=scale.where),
             Address(kind="gauge", where=f"{web.where}/level.json"),
             Address(kind="weather", where=f"{web.where}/weather.json"),
+            Address(kind="scale", where=scale.where),
         )
     finally:
         for server in (sounder, web, scale):

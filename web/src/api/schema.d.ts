@@ -4,6 +4,26 @@
  */
 
 export interface paths {
+    "/api/adjust": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Smallest Change
+         * @description The smallest changes that put a rig right.
+         */
+        post: operations["smallest_change_api_adjust_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/advice/compare": {
         parameters: {
             query?: never;
@@ -298,6 +318,146 @@ export interface paths {
          * @description A new compartment.
          */
         post: operations["create_box_item_api_box_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/box/export.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Csv
+         * @description One tray, or the whole box, as CSV.
+         */
+        get: operations["export_csv_api_box_export_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/box/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Write Rows
+         * @description Write compartments: all of them, or none when one was changed elsewhere meanwhile.
+         */
+        post: operations["write_rows_api_box_import_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/box/jug": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Jug
+         * @description Sink rate and density from timed falls.
+         */
+        post: operations["jug_api_box_jug_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/box/packing": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Pack
+         * @description What rigs need, and what is missing or short.
+         */
+        post: operations["pack_api_box_packing_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/box/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Preview
+         * @description What a CSV file would change in the box. Nothing is kept yet.
+         */
+        post: operations["preview_api_box_preview_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/box/quick": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Quick
+         * @description What a line of stock entry would do. Nothing is kept yet.
+         */
+        post: operations["quick_api_box_quick_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/box/weigh": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Weigh
+         * @description Mean mass and scatter from readings.
+         */
+        post: operations["weigh_api_box_weigh_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -607,6 +767,94 @@ export interface paths {
          */
         post: operations["read_label_api_label_post"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/observe": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Seen
+         * @description A seen tip as a reading of the float, and the float with it in use. Nothing is kept yet.
+         */
+        post: operations["seen_api_observe_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/offers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Several
+         * @description The rig balanced in several ways that differ in kind; what to relax where it cannot be as asked.
+         */
+        post: operations["several_api_offers_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/patterns": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Patterns
+         * @description Every pattern of the angler's own.
+         */
+        get: operations["list_patterns_api_patterns_get"];
+        put?: never;
+        /**
+         * Save Pattern
+         * @description Save the arrangement of a rig under a name.
+         */
+        post: operations["save_pattern_api_patterns_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/patterns/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Change Pattern
+         * @description Change one.
+         */
+        put: operations["change_pattern_api_patterns__key__put"];
+        post?: never;
+        /**
+         * Drop Pattern
+         * @description Remove one.
+         */
+        delete: operations["drop_pattern_api_patterns__key__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1201,16 +1449,57 @@ export interface components {
         };
         /**
          * Address
-         * @description Where an instrument is reached: `host:port` for a sounder, an address for gauge and weather.
+         * @description Where an instrument is: `host:port` for a sounder, a port or `socket://` for a scale, else a web address.
          */
         Address: {
             /**
              * Kind
              * @enum {string}
              */
-            kind: "sounder" | "gauge" | "weather";
+            kind: "sounder" | "scale" | "gauge" | "weather";
             /** Where */
             where: string;
+        };
+        /**
+         * AdjustRequest
+         * @description A rig that is a little off, by what it should show or by what is seen.
+         */
+        AdjustRequest: {
+            rig: components["schemas"]["Rig"];
+            /** Seen Tip M */
+            seen_tip_m?: number | null;
+            stock?: components["schemas"]["Stock"] | null;
+        };
+        /**
+         * Adjusted
+         * @description What is off, and the smallest changes that put it right.
+         */
+        Adjusted: {
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Missing Kg */
+            missing_kg: number;
+            /** Off M */
+            off_m: number;
+            /** Options */
+            options: components["schemas"]["Adjustment"][];
+            /** Says */
+            says: string;
+        };
+        /**
+         * Adjustment
+         * @description A changed rig, and what was changed.
+         */
+        Adjustment: {
+            /** Error M */
+            error_m: number;
+            rig: components["schemas"]["Rig"];
+            /** Steps */
+            steps: components["schemas"]["Step"][];
+            /** Tip M */
+            tip_m: number;
         };
         /**
          * Aim
@@ -1364,8 +1653,38 @@ export interface components {
             version: number;
         };
         /**
+         * BaitStock
+         * @description Bait: what there is, and what one piece weighs and how it sinks.
+         */
+        BaitStock: {
+            /** Bait */
+            bait?: string | null;
+            /** Count */
+            count: number;
+            /** Density Kg M3 */
+            density_kg_m3: number;
+            /** Item */
+            item: string;
+            /**
+             * Jug
+             * @default []
+             */
+            jug: components["schemas"]["JugReading"][];
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "bait";
+            /** Label */
+            label: string;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Sink M S */
+            sink_m_s?: number | null;
+        };
+        /**
          * BalanceRequest
-         * @description A rig to balance; from the box when no stock is sent.
+         * @description A rig to balance; from the box when no stock is sent. What its water forbids is left out.
          */
         BalanceRequest: {
             rig: components["schemas"]["Rig"];
@@ -1401,6 +1720,27 @@ export interface components {
             mass_kg: number;
             /** Position M */
             position_m?: number | null;
+        };
+        /**
+         * BeadStock
+         * @description Beads.
+         */
+        BeadStock: {
+            /** Count */
+            count: number;
+            /** Hole M */
+            hole_m?: number | null;
+            /** Item */
+            item: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "bead";
+            /** Label */
+            label: string;
+            /** Length M */
+            length_m: number;
         };
         /**
          * Bound
@@ -1469,7 +1809,17 @@ export interface components {
          */
         BoxUpdate: {
             /** Fields */
-            fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"];
+            fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * BoxWrite
+         * @description A compartment to write; version 0 for a new one.
+         */
+        BoxWrite: {
+            /** Fields */
+            fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"];
             /** Version */
             version: number;
         };
@@ -1542,7 +1892,7 @@ export interface components {
             /** Lines */
             lines: components["schemas"]["LineMaterial"][];
             /** Patterns */
-            patterns: components["schemas"]["Choice"][];
+            patterns: components["schemas"]["PatternChoice"][];
             /** Shot */
             shot: components["schemas"]["ShotSize"][];
             /** Species */
@@ -1551,6 +1901,8 @@ export interface components {
             stations: components["schemas"]["Station"][];
             /** Tackle */
             tackle: components["schemas"]["TackleChoice"][];
+            /** Trays */
+            trays: components["schemas"]["Tray"][];
             /** Weights */
             weights: components["schemas"]["Material"][];
         };
@@ -1567,6 +1919,20 @@ export interface components {
             out_m: number;
             /** Right M */
             right_m: number;
+        };
+        /**
+         * Chances
+         * @description Shares of rigs tied like this one; they add up to 1.
+         */
+        Chances: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
+            /** Sinks */
+            sinks: number;
+            /** Within */
+            within: number;
         };
         /**
          * ChangeBait
@@ -1739,20 +2105,6 @@ export interface components {
             ok: boolean;
             /** Says */
             says: string;
-        };
-        /**
-         * Choice
-         * @description Something to pick, in words.
-         */
-        Choice: {
-            /** Id */
-            id: string;
-            /** Name */
-            name: string;
-            /** Says */
-            says: string;
-            /** Source */
-            source: string;
         };
         /**
          * Choosing
@@ -2305,6 +2657,18 @@ export interface components {
             lie: components["schemas"]["Lie"];
             /** Says */
             says: string;
+        };
+        /**
+         * FieldChange
+         * @description A field that would change.
+         */
+        FieldChange: {
+            /** After */
+            after: unknown;
+            /** Before */
+            before: unknown;
+            /** Name */
+            name: string;
         };
         /**
          * Figure
@@ -2867,6 +3231,78 @@ export interface components {
             version: number;
         };
         /**
+         * HookStock
+         * @description Hooks of one size and pattern.
+         */
+        HookStock: {
+            /**
+             * Barb
+             * @default barbed
+             * @enum {string}
+             */
+            barb: "barbed" | "micro" | "barbless";
+            /** Count */
+            count: number;
+            /** Item */
+            item: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "hook";
+            /** Label */
+            label: string;
+            /**
+             * Pattern
+             * @default round
+             */
+            pattern: string;
+            /** Size */
+            size: number;
+        };
+        /**
+         * ImportPreview
+         * @description What an import would do, and the lines left out.
+         */
+        ImportPreview: {
+            /** Notes */
+            notes: string[];
+            /** Refused */
+            refused: components["schemas"]["Refused"][];
+            /** Rows */
+            rows: components["schemas"]["Incoming"][];
+        };
+        /**
+         * ImportRequest
+         * @description Compartments to write, all or none.
+         */
+        ImportRequest: {
+            /** Rows */
+            rows: components["schemas"]["BoxWrite"][];
+        };
+        /**
+         * Incoming
+         * @description A compartment that comes in, and what it changes.
+         */
+        Incoming: {
+            /**
+             * Changes
+             * @default []
+             */
+            changes: components["schemas"]["FieldChange"][];
+            /** Fields */
+            fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"];
+            /** Line */
+            line: number;
+            /** Version */
+            version: number;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "new" | "changed" | "same";
+        };
+        /**
          * Interval
          * @description A depth, and the interval it lies in nine times in ten. [m]
          */
@@ -2878,10 +3314,71 @@ export interface components {
             /** Low M */
             low_m: number;
         };
-        /** Kept[Annotated[Union[ShotStock, LeadStock, FloatStock], FieldInfo(annotation=NoneType, required=True, discriminator='kind')]] */
-        Kept_Annotated_Union_ShotStock__LeadStock__FloatStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____: {
+        /**
+         * JugReading
+         * @description One fall: how far, and how long it took.
+         */
+        JugReading: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Fall M */
+            fall_m: number;
+            /** Time S */
+            time_s: number;
+        };
+        /**
+         * JugRequest
+         * @description Timed falls of a bait.
+         */
+        JugRequest: {
+            /** Mass Kg */
+            mass_kg: number;
+            /** Readings */
+            readings: components["schemas"]["JugReading"][];
+            /**
+             * Temperature C
+             * @default 15
+             */
+            temperature_c: number;
+        };
+        /**
+         * JugTest
+         * @description What the falls say.
+         */
+        JugTest: {
+            /** Density Kg M3 */
+            density_kg_m3: number;
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Pull N */
+            pull_n: number;
+            /** Says */
+            says: string;
+            /** Sigma M S */
+            sigma_m_s: number;
+            /** Sink M S */
+            sink_m_s: number;
+        };
+        /** Kept[Annotated[Union[ShotStock, LeadStock, FloatStock, LineStock, LeaderStock, HookStock, SwivelStock, StopStock, BeadStock, LinkStock, BaitStock], FieldInfo(annotation=NoneType, required=True, discriminator='kind')]] */
+        Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____: {
             /** Fields */
-            fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"];
+            fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"];
+            /**
+             * Updated At
+             * Format: date-time
+             */
+            updated_at: string;
+            /** Version */
+            version: number;
+        };
+        /** Kept[OwnPattern] */
+        Kept_OwnPattern_: {
+            fields: components["schemas"]["OwnPattern"];
             /**
              * Updated At
              * Format: date-time
@@ -3044,7 +3541,45 @@ export interface components {
              * Shape
              * @enum {string}
              */
-            shape: "ball" | "egg" | "barrel" | "bullet" | "in-line" | "olivette";
+            shape: "ball" | "egg" | "barrel" | "bullet" | "in-line" | "olivette" | "jig";
+            /**
+             * Weighings
+             * @default []
+             */
+            weighings: components["schemas"]["Weighing"][];
+        };
+        /**
+         * LeaderStock
+         * @description Tied hooklengths, leaders or traces.
+         */
+        LeaderStock: {
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Diameter M */
+            diameter_m: number;
+            /** Hook Size */
+            hook_size?: number | null;
+            /** Item */
+            item: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "leader";
+            /** Label */
+            label: string;
+            /** Length M */
+            length_m: number;
+            /**
+             * Material
+             * @default nylon
+             */
+            material: string;
+            /** Strength N */
+            strength_n?: number | null;
         };
         /**
          * Leaning
@@ -3285,6 +3820,40 @@ export interface components {
             strength_n?: number | null;
         };
         /**
+         * LineStock
+         * @description Line on a reel or spool.
+         */
+        LineStock: {
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Diameter M */
+            diameter_m: number;
+            /** Item */
+            item: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "line";
+            /** Label */
+            label: string;
+            /**
+             * Length M
+             * @default 100
+             */
+            length_m: number;
+            /**
+             * Material
+             * @default nylon
+             */
+            material: string;
+            /** Strength N */
+            strength_n?: number | null;
+        };
+        /**
          * Link
          * @description A short side line from the main line to a piece, hanging from its own position.
          */
@@ -3293,6 +3862,25 @@ export interface components {
             diameter_m?: number | null;
             /** Length M */
             length_m: number;
+        };
+        /**
+         * LinkStock
+         * @description Snap links and weak links.
+         */
+        LinkStock: {
+            /** Count */
+            count: number;
+            /** Item */
+            item: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "link";
+            /** Label */
+            label: string;
+            /** Length M */
+            length_m?: number | null;
         };
         /**
          * LogProgress
@@ -3437,6 +4025,98 @@ export interface components {
             what: "no-bead";
         };
         /**
+         * Node
+         * @description A place on the line with one shot or several together.
+         */
+        Node: {
+            /** At */
+            at: number;
+            /** Load */
+            load: number;
+            /** Pieces */
+            pieces: number;
+            /**
+             * Role
+             * @enum {string}
+             */
+            role: "lock" | "back" | "bulk" | "dropper" | "strung" | "lift" | "cushion" | "stack";
+        };
+        /**
+         * NotOffered
+         * @description A way that is not possible with this box.
+         */
+        NotOffered: {
+            /** Name */
+            name: string;
+            problem: components["schemas"]["Problem"];
+        };
+        /**
+         * ObserveRequest
+         * @description A tip seen at the water, to be kept as a reading of the float.
+         */
+        ObserveRequest: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            rig: components["schemas"]["Rig"];
+            /** Seen Tip M */
+            seen_tip_m: number;
+            test?: components["schemas"]["TubeTest"] | null;
+        };
+        /**
+         * Observed
+         * @description A tip seen at the water, kept as a reading of the float.
+         */
+        Observed: {
+            fit: components["schemas"]["TubeFit"];
+            spec: components["schemas"]["FloatSpec"];
+            test: components["schemas"]["TubeTest"];
+        };
+        /**
+         * Offer
+         * @description A proposal, in what it differs from the others, and how sure it is.
+         */
+        Offer: {
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "asked" | "pattern" | "fewest" | "metal" | "own";
+            proposal: components["schemas"]["Proposal"];
+            /** Says */
+            says: string;
+            sureness: components["schemas"]["Sureness"] | null;
+            wish: components["schemas"]["Wish"];
+        };
+        /**
+         * Offers
+         * @description The best as asked first, then others that differ in kind.
+         */
+        Offers: {
+            /** Offers */
+            offers: components["schemas"]["Offer"][];
+            /** Refused */
+            refused: components["schemas"]["NotOffered"][];
+            /** Relaxed */
+            relaxed: components["schemas"]["Relaxed"][];
+        };
+        /**
+         * OffersRequest
+         * @description A rig to balance in several ways.
+         */
+        OffersRequest: {
+            rig: components["schemas"]["Rig"];
+            stock?: components["schemas"]["Stock"] | null;
+            /**
+             * Tolerance M
+             * @default 0.002
+             */
+            tolerance_m: number;
+            wish: components["schemas"]["Wish"];
+        };
+        /**
          * OutlinePoint
          * @description A point of a measured outline: height above the base and diameter there. [m]
          */
@@ -3445,6 +4125,73 @@ export interface components {
             diameter_m: number;
             /** Height M */
             height_m: number;
+        };
+        /**
+         * OwnPattern
+         * @description A named arrangement, free of depth and capacity.
+         */
+        OwnPattern: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Nodes */
+            nodes: components["schemas"]["Node"][];
+            /**
+             * Says
+             * @default
+             */
+            says: string;
+            /**
+             * Spread
+             * @default 2
+             */
+            spread: number;
+        };
+        /**
+         * OwnPatternUpdate
+         * @description A pattern as changed, and the version it was read at.
+         */
+        OwnPatternUpdate: {
+            fields: components["schemas"]["OwnPattern"];
+            /** Version */
+            version: number;
+        };
+        /**
+         * PackRequest
+         * @description Rigs of a trip.
+         */
+        PackRequest: {
+            /**
+             * Copies
+             * @default 1
+             */
+            copies: number;
+            /** Rigs */
+            rigs: string[];
+        };
+        /**
+         * PackRow
+         * @description One thing to pack.
+         */
+        PackRow: {
+            /** Have */
+            have: number;
+            /** Items */
+            items: string[];
+            /** Label */
+            label: string;
+            /** Need */
+            need: number;
+            /** Rigs */
+            rigs: string[];
+            /**
+             * State
+             * @enum {string}
+             */
+            state: "there" | "short" | "missing";
+            /** Tray */
+            tray: string;
         };
         /**
          * Passing
@@ -3461,6 +4208,24 @@ export interface components {
             line_m: number;
             /** Stop M */
             stop_m: number | null;
+        };
+        /**
+         * PatternChoice
+         * @description A pattern.
+         */
+        PatternChoice: {
+            /** Droppers */
+            droppers: number;
+            /** Gap Ratio */
+            gap_ratio: number;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+            /** Source */
+            source: string;
         };
         /**
          * Picture
@@ -3826,8 +4591,12 @@ export interface components {
         Proposal: {
             /** Error M */
             error_m: number;
+            /** Larger Below */
+            larger_below: number;
             /** Name */
             name: string;
+            /** Off By M */
+            off_by_m: number;
             /** Pattern */
             pattern: string;
             /** Pieces */
@@ -3835,6 +4604,8 @@ export interface components {
             /** Proved */
             proved: boolean;
             rig: components["schemas"]["Rig"];
+            /** Sizes */
+            sizes: number;
             /** Summary */
             summary: string;
             /** Taken */
@@ -3889,6 +4660,28 @@ export interface components {
             purpose: components["schemas"]["Purpose"];
         };
         /**
+         * QuickEntry
+         * @description What a line of text does to the box.
+         */
+        QuickEntry: {
+            /** After */
+            after: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"];
+            /** Before */
+            before: (components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"]) | null;
+            /** Says */
+            says: string;
+            /** Version */
+            version: number;
+        };
+        /**
+         * QuickText
+         * @description A line of stock entry.
+         */
+        QuickText: {
+            /** Text */
+            text: string;
+        };
+        /**
          * Reason
          * @description A reason for or against a family. Weights are editable defaults.
          */
@@ -3918,6 +4711,29 @@ export interface components {
             line: number;
             /** Says */
             says: string;
+        };
+        /**
+         * Relaxed
+         * @description A limit that stands in the way, and what giving it up brings.
+         */
+        Relaxed: {
+            /**
+             * Buy
+             * @default []
+             */
+            buy: components["schemas"]["Taken"][];
+            /**
+             * Constraint
+             * @enum {string}
+             */
+            constraint: "pieces" | "sizes" | "line" | "hooklength" | "metal" | "fixed" | "heavy" | "stock";
+            /** Error M */
+            error_m: number;
+            /** Pieces */
+            pieces: number;
+            /** Says */
+            says: string;
+            wish: components["schemas"]["Wish"];
         };
         /**
          * Relevel
@@ -4119,6 +4935,37 @@ export interface components {
             station: "water" | "bait" | "float" | "line" | "load" | "stop" | "proof";
         };
         /**
+         * SaveRequest
+         * @description A rig whose arrangement is to be saved under a name.
+         */
+        SaveRequest: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            rig: components["schemas"]["Rig"];
+        };
+        /**
+         * ScaleTest
+         * @description What the readings say of one piece.
+         */
+        ScaleTest: {
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Mass Kg */
+            mass_kg: number;
+            /** Pieces */
+            pieces: number;
+            /** Says */
+            says: string;
+            /** Scatter */
+            scatter: number | null;
+            /** Sigma Kg */
+            sigma_kg: number;
+        };
+        /**
          * SchoolQuestion
          * @description A question between schools.
          */
@@ -4317,6 +5164,11 @@ export interface components {
         Shot: {
             /** Density Kg M3 */
             density_kg_m3: number;
+            /**
+             * Fixed
+             * @default false
+             */
+            fixed: boolean;
             /** Id */
             id: string;
             /** Item */
@@ -4342,6 +5194,8 @@ export interface components {
              * @enum {string}
              */
             role: "lock" | "back" | "bulk" | "dropper" | "strung" | "lift" | "cushion" | "stack";
+            /** Scatter */
+            scatter?: number | null;
         };
         /**
          * ShotSize
@@ -4378,8 +5232,15 @@ export interface components {
              * @default lead
              */
             material: string;
+            /** Scatter */
+            scatter?: number | null;
             /** Size */
             size: string;
+            /**
+             * Weighings
+             * @default []
+             */
+            weighings: components["schemas"]["Weighing"][];
         };
         /**
          * Side
@@ -4635,7 +5496,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "sounder" | "gauge" | "weather";
+            kind: "sounder" | "scale" | "gauge" | "weather";
             /**
              * Says
              * @default Not connected.
@@ -4695,6 +5556,31 @@ export interface components {
             level_m: number;
         };
         /**
+         * Step
+         * @description One thing to do to the rig.
+         */
+        Step: {
+            /**
+             * Do
+             * @enum {string}
+             */
+            do: "swap" | "add" | "take-off" | "move-up";
+            /**
+             * New
+             * @default
+             */
+            new: string;
+            /**
+             * Old
+             * @default
+             */
+            old: string;
+            /** Piece */
+            piece?: string | null;
+            /** Says */
+            says: string;
+        };
+        /**
          * Stock
          * @description Everything that balancing may take from.
          */
@@ -4705,10 +5591,19 @@ export interface components {
              */
             leads: components["schemas"]["LeadStock"][];
             /**
+             * Ruled Out
+             * @default []
+             */
+            ruled_out: string[];
+            /**
              * Shot
              * @default []
              */
             shot: components["schemas"]["ShotStock"][];
+            /** Used */
+            used?: {
+                [key: string]: number;
+            };
         };
         /**
          * Stop
@@ -4766,6 +5661,31 @@ export interface components {
             wanted_m: number;
         };
         /**
+         * StopStock
+         * @description Thread for stop knots, or rubbers.
+         */
+        StopStock: {
+            /** Count */
+            count: number;
+            /** Diameter M */
+            diameter_m?: number | null;
+            /** Item */
+            item: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "stop";
+            /** Label */
+            label: string;
+            /**
+             * Material
+             * @default thread
+             * @enum {string}
+             */
+            material: "thread" | "rubber";
+        };
+        /**
          * Suit
          * @description A family with its reasons, the strongest first.
          */
@@ -4803,6 +5723,26 @@ export interface components {
             /** Schools */
             schools: components["schemas"]["Answered"][];
             slides: components["schemas"]["Decision"];
+        };
+        /**
+         * Sureness
+         * @description How sure a balance is.
+         */
+        Sureness: {
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Load Sigma N */
+            load_sigma_n: number;
+            /** Says */
+            says: string;
+            tied: components["schemas"]["Chances"];
+            /** Tolerance M */
+            tolerance_m: number;
+            trimmed: components["schemas"]["Chances"];
+            /** Trims */
+            trims: components["schemas"]["Trim"][];
         };
         /**
          * Survey
@@ -4963,6 +5903,25 @@ export interface components {
             mass_kg: number;
             /** Position M */
             position_m: number;
+        };
+        /**
+         * SwivelStock
+         * @description Swivels.
+         */
+        SwivelStock: {
+            /** Count */
+            count: number;
+            /** Item */
+            item: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "swivel";
+            /** Label */
+            label: string;
+            /** Mass Kg */
+            mass_kg: number;
         };
         /**
          * Tackle
@@ -5162,6 +6121,34 @@ export interface components {
             trimmed_high_m: number;
             /** Trimmed Low M */
             trimmed_low_m: number;
+        };
+        /**
+         * Tray
+         * @description A tray of the box: what lies in it, and other words for it.
+         */
+        Tray: {
+            /** Id */
+            id: string;
+            /** Kinds */
+            kinds: string[];
+            /** Name */
+            name: string;
+            /** Words */
+            words: string[];
+        };
+        /**
+         * Trim
+         * @description A shot to carry for trimming at the water.
+         */
+        Trim: {
+            /** Item */
+            item: string;
+            /** Label */
+            label: string;
+            /** Moves M */
+            moves_m: number;
+            /** Says */
+            says: string;
         };
         /**
          * TubeFit
@@ -5438,12 +6425,42 @@ export interface components {
             note: string;
         };
         /**
+         * WeighRequest
+         * @description Readings of a scale.
+         */
+        WeighRequest: {
+            /** Nominal Kg */
+            nominal_kg?: number | null;
+            /** Readings */
+            readings: components["schemas"]["Weighing"][];
+        };
+        /**
+         * Weighing
+         * @description One reading: so many pieces together on the pan.
+         */
+        Weighing: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Pieces */
+            pieces: number;
+        };
+        /**
          * Weight
          * @description A larger weight. If it runs, its position is where it rests.
          */
         Weight: {
             /** Density Kg M3 */
             density_kg_m3: number;
+            /**
+             * Fixed
+             * @default false
+             */
+            fixed: boolean;
             /** Id */
             id: string;
             /** Item */
@@ -5485,7 +6502,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "sounder" | "gauge" | "weather";
+            kind: "sounder" | "scale" | "gauge" | "weather";
         };
         /**
          * Wind
@@ -5539,13 +6556,22 @@ export interface components {
          * @description What the angler asks of the balance.
          */
         Wish: {
+            /**
+             * Any Line
+             * @default false
+             */
+            any_line: boolean;
             /** Droppers */
             droppers?: number | null;
+            /** Gap Ratio */
+            gap_ratio?: number | null;
             /**
              * Keep Heavy
              * @default false
              */
             keep_heavy: boolean;
+            /** Largest Kg */
+            largest_kg?: number | null;
             /** Material */
             material?: string | null;
             /**
@@ -5553,8 +6579,18 @@ export interface components {
              * @default 20
              */
             max_pieces: number;
+            /**
+             * On Hooklength
+             * @default false
+             */
+            on_hooklength: boolean;
+            own?: components["schemas"]["OwnPattern"] | null;
             /** Pattern */
             pattern: string;
+            /** Smallest Kg */
+            smallest_kg?: number | null;
+            /** Tie M */
+            tie_m?: number | null;
         };
         /**
          * RigRequest
@@ -5579,6 +6615,75 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    smallest_change_api_adjust_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AdjustRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Adjusted"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     compare_api_advice_compare_post: {
         parameters: {
             query?: never;
@@ -6751,7 +7856,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"][];
+                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"][];
                 };
             };
             /** @description Not readable */
@@ -6810,7 +7915,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"];
+                "application/json": components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"];
             };
         };
         responses: {
@@ -6820,7 +7925,486 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"];
+                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    export_csv_api_box_export_csv_get: {
+        parameters: {
+            query?: {
+                tray?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    write_rows_api_box_import_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ImportRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    jug_api_box_jug_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["JugRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JugTest"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    pack_api_box_packing_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PackRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PackRow"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    preview_api_box_preview_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportPreview"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    quick_api_box_quick_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["QuickText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["QuickEntry"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    weigh_api_box_weigh_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeighRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ScaleTest"];
                 };
             };
             /** @description Not readable */
@@ -6887,7 +8471,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"];
+                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"];
                 };
             };
             /** @description Not readable */
@@ -6958,7 +8542,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"];
+                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"];
                 };
             };
             /** @description Not readable */
@@ -7981,6 +9565,416 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Label"];
                 };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    seen_api_observe_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ObserveRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Observed"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    several_api_offers_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OffersRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Offers"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    list_patterns_api_patterns_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept_OwnPattern_"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    save_pattern_api_patterns_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SaveRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept_OwnPattern_"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    change_pattern_api_patterns__key__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnPatternUpdate"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept_OwnPattern_"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    drop_pattern_api_patterns__key__delete: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not readable */
             400: {
