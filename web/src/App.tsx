@@ -7,6 +7,7 @@ import { EmptyBench } from "./bench/EmptyBench";
 import { Failed, Loading } from "./shell/States";
 
 const BookPage = lazy(() => import("./book/BookPage"));
+const BoxPage = lazy(() => import("./box/BoxPage"));
 const WaterPage = lazy(() => import("./water/WaterPage"));
 
 /** The rig worked on last, or the bench's own beginning when there is none. */
@@ -32,6 +33,14 @@ export function App() {
         element={
           <Suspense fallback={<Loading what="the water" />}>
             <WaterPage />
+          </Suspense>
+        }
+      />
+      <Route
+        path="/box/:tray?"
+        element={
+          <Suspense fallback={<Loading what="the box" />}>
+            <BoxPage />
           </Suspense>
         }
       />

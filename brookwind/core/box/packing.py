@@ -101,7 +101,8 @@ def _needs(c: Component) -> Iterator[_Need]:
             if c.link:
                 yield _Need("links", "weak link", lambda i: isinstance(i, LinkStock))
         case Float():
-            yield _Need("floats", c.label or c.spec.label or c.spec.type, lambda i: isinstance(i, FloatStock)
+            name = f"{c.spec.type.replace('-', ' ')} {c.label or c.spec.label}".strip()
+            yield _Need("floats", name, lambda i: isinstance(i, FloatStock)
                         and (i.item == c.item or (i.spec.type == c.spec.type
                              and _near(i.spec.capacity_kg, c.spec.capacity_kg))))  # fmt: skip
         case LineSection():

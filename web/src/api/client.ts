@@ -12,9 +12,20 @@ export type Handle = Schemas["Handle"];
 export type Finding = Schemas["Finding"];
 export type Proposal = Schemas["Proposal"];
 export type Catalogue = Schemas["Catalogue"];
-export type BoxItem = Schemas["ShotStock"] | Schemas["LeadStock"] | Schemas["FloatStock"];
+export type BoxItem = Schemas["BoxWrite"]["fields"];
+export type KeptItem = { version: number; fields: BoxItem };
 export type FloatStock = Schemas["FloatStock"];
 export type ShotStock = Schemas["ShotStock"];
+export type Wish = Schemas["Wish"];
+export type Offers = Schemas["Offers"];
+export type Offer = Schemas["Offer"];
+export type Sureness = Schemas["Sureness"];
+export type Adjusted = Schemas["Adjusted"];
+export type KeptPattern = Schemas["Kept_OwnPattern_"];
+export type Incoming = Schemas["Incoming"];
+export type ImportPreview = Schemas["ImportPreview"];
+export type PackRow = Schemas["PackRow"];
+export type Weighing = Schemas["Weighing"];
 export type Change = Schemas["EditRequest"]["change"];
 export type Problem = Schemas["Problem"];
 export type ProblemDocument = Schemas["ProblemDocument"];
@@ -130,6 +141,15 @@ export const api = {
   createBoxItem: (body: BoxItem) => must(client.POST("/api/box", { body })),
   updateBoxItem: (key: string, version: number, fields: BoxItem) =>
     must(client.PUT("/api/box/{key}", { params: { path: { key } }, body: { version, fields } })),
+  deleteBoxItem: (key: string, version: number) =>
+    must(client.DELETE("/api/box/{key}", { params: { path: { key }, query: { version } } })),
+  quickEntry: (text: string) => must(client.POST("/api/box/quick", { body: { text } })),
+  weigh: (readings: Schemas["Weighing"][], nominal_kg: number | null) =>
+    must(client.POST("/api/box/weigh", { body: { readings, nominal_kg } })),
+  previewBox: (file: Blob) =>
+    must(client.POST("/api/box/preview", asFile(file)) as Promise<Answer<Schemas["ImportPreview"]>>),
+  importBox: (rows: Schemas["BoxWrite"][]) => must(client.POST("/api/box/import", { body: { rows } })),
+  packing: (rigs: string[], copies: number) => must(client.POST("/api/box/packing", { body: { rigs, copies } })),
   chooseFloat: (rig: Rig) => must(client.POST("/api/float/choose", { body: { rig } })) as Promise<Choosing>,
   floatStates: (rig: Rig) => must(client.POST("/api/float/states", { body: { rig } })) as Promise<States>,
   describeFloat: (spec: FloatSpec) =>
@@ -187,6 +207,15 @@ export const api = {
     must(client.PUT("/api/waters/{key}/rules", { params: { path: { key: water } }, body: { version, fields } })),
   exampleRules: () => must(client.GET("/api/rules/examples")),
   balance: (rig: Rig, wish: Schemas["Wish"]) => must(client.POST("/api/balance", { body: { rig, wish } })),
+  offers: (rig: Rig, wish: Schemas["Wish"], tolerance_m: number) =>
+    must(client.POST("/api/offers", { body: { rig, wish, tolerance_m } })) as Promise<Offers>,
+  adjust: (rig: Rig, seen_tip_m: number | null) =>
+    must(client.POST("/api/adjust", { body: { rig, seen_tip_m } })) as Promise<Adjusted>,
+  observe: (body: Schemas["ObserveRequest"]) => must(client.POST("/api/observe", { body })),
+  patterns: () => must(client.GET("/api/patterns")),
+  savePattern: (rig: Rig, id: string, name: string) => must(client.POST("/api/patterns", { body: { rig, id, name } })),
+  dropPattern: (key: string, version: number) =>
+    must(client.DELETE("/api/patterns/{key}", { params: { path: { key }, query: { version } } })),
   edit: (rig: Rig, change: Change) => must(client.POST("/api/edit", { body: { rig, change } })),
   survey: (swim_id: string) => must(client.GET("/api/surveys/{swim_id}", { params: { path: { swim_id } } })),
   saveSurvey: (swim_id: string, version: number, fields: Survey) =>

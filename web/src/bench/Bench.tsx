@@ -1,8 +1,17 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
 import { FolderOpen } from "lucide-react";
 import { lazy, Suspense, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { api, type BoxItem, type Catalogue, type Evaluation, type KeptRig, type Rig } from "../api/client";
+import {
+  api,
+  type BoxItem,
+  type Catalogue,
+  type Evaluation,
+  type KeptRig,
+  type Proposal,
+  type Rig,
+} from "../api/client";
 import type { Draft } from "../document/drafts";
 import { SaveChip } from "../document/SaveChip";
 import { UndoButtons } from "../document/UndoButtons";
@@ -17,12 +26,14 @@ import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { Changed } from "./Changed";
 import { Findings } from "./Findings";
+import { LookingAt } from "./LookingAt";
 import { Panel } from "./stations/Panel";
 import { type StationId, stationsOf } from "./stationsOf";
 import { useBench } from "./useBench";
 import { useBenchKeys } from "./useBenchKeys";
 import { useEvaluation } from "./useEvaluation";
 import { Verdict } from "./Verdict";
+import { ASKED, wishFor } from "./wish";
 
 const RigsDialog = lazy(() => import("./RigsDialog"));
 const NewRig = lazy(() => import("./NewRig"));
@@ -54,6 +65,12 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   const bench = useBench(draft ? { ...kept.fields, ...draft.doc } : kept.fields);
   const { rig } = bench;
   const answer = useEvaluation(rig);
+  const [asked, setAsked] = useState(ASKED);
+  const [trying, setTrying] = useState<Proposal | null>(null);
+  const own = useQuery({ queryKey: ["patterns"], queryFn: api.patterns }).data ?? [];
+  // What is looked at belongs to the rig it was made from.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another rig ends the looking
+  useEffect(() => setTrying(null), [rig]);
   const saving = useAutosave(RIGS, opened, rig, bench.gesturing, onKept);
   const [station, setStation] = useState<StationId>(
     () => (sessionStorage.getItem(STATION_KEY) as StationId | null) ?? "load",
@@ -79,7 +96,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   }, [rig.name]);
 
   const balance = async (pattern = rig.pattern) => {
-    const wish = { pattern, max_pieces: 20, material: metal, keep_heavy: false };
+    const wish = wishFor(pattern, asked, metal, own);
     const done = await bench.ask(async (now) => (await api.balance(now, wish)).rig);
     if (done) announce("Balanced from the box.");
   };
@@ -95,7 +112,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
     const done = await bench.ask(async (now) => {
       const switched = await api.switchFamily(now, family);
       dropped = switched.dropped;
-      const wish = { pattern: switched.rig.pattern, max_pieces: 20, material: metal, keep_heavy: false };
+      const wish = wishFor(switched.rig.pattern, ASKED, metal, own);
       // Without the weights in the box the rig is still what was asked for: the bench says what is missing.
       return api.balance(switched.rig, wish).then(
         (p) => p.rig,
@@ -165,7 +182,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
             borderRadius="l3"
             bg="shallow"
           >
-            {evaluation && answer.of ? (
+            {evaluation && answer.of && !trying ? (
               <Scene
                 rig={answer.of}
                 evaluation={evaluation}
@@ -175,12 +192,17 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
                 slide={bench.slide}
                 units={units}
               />
-            ) : (
+            ) : trying ? null : (
               <Flex position="absolute" inset="0" align="center" justify="center" p="6" textAlign="center">
                 <Text>{answer.refusal?.message ?? "Putting the rig in the water."}</Text>
               </Flex>
             )}
-            {evaluation && <Verdict evaluation={evaluation} waiting={answer.waiting} refused={refusal !== null} />}
+            {trying && (
+              <LookingAt proposal={trying} onBack={() => setTrying(null)} onTake={() => bench.put(trying.rig)} />
+            )}
+            {evaluation && !trying && (
+              <Verdict evaluation={evaluation} waiting={answer.waiting} refused={refusal !== null} />
+            )}
           </Box>
           {refusal && (
             <Box
@@ -216,6 +238,12 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
           box={box}
           selected={selected}
           metal={metal}
+          asked={asked}
+          onAsked={setAsked}
+          wish={wishFor(rig.pattern, asked, metal, own)}
+          own={own}
+          trying={trying}
+          onTry={setTrying}
           onMetal={setMetal}
           onBalance={balance}
           onSetStop={setStop}

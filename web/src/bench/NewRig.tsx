@@ -11,6 +11,7 @@ import { QuantityField } from "../shell/QuantityField";
 import { Sheet } from "../shell/Sheet";
 import { capital } from "../units/vocabulary";
 import { useSwims } from "./useSwims";
+import { ASKED, wishFor } from "./wish";
 
 const FamilyChooser = lazy(() => import("../method/FamilyChooser"));
 
@@ -71,7 +72,7 @@ export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; o
         spec: null,
         conditions: purpose.conditions as Conditions,
       });
-      const wish = { pattern: began.pattern, max_pieces: 20, material: null, keep_heavy: false };
+      const wish = wishFor(began.pattern, ASKED, null, []);
       // Without enough shot in the box the rig is still worth having: the bench says what is missing.
       const rig = box.data?.length
         ? await api.balance(began, wish).then(

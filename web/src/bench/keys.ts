@@ -6,6 +6,7 @@ export const KEYS: [string, string][] = [
   ["+  −", "next size up or down"],
   ["Del", "take the piece off"],
   ["B", "balance from the box"],
+  ["L", "fix the piece where it is, or release it"],
   ["S", "set the stop"],
   ["Ctrl Z", "undo; Ctrl Shift Z redoes"],
   ["?", "this list"],
@@ -16,7 +17,7 @@ export type Command =
   | { do: "piece"; step: 1 | -1 }
   | { do: "nudge"; metres: number }
   | { do: "resize"; step: 1 | -1 }
-  | { do: "remove" | "balance" | "stop" | "undo" | "redo" | "help" };
+  | { do: "remove" | "fix" | "balance" | "stop" | "undo" | "redo" | "help" };
 
 type KeyLike = { key: string; ctrlKey: boolean; metaKey: boolean; shiftKey: boolean; altKey: boolean };
 
@@ -46,6 +47,8 @@ export function commandOf(e: KeyLike): Command | null {
       return { do: "resize", step: -1 };
     case "Delete":
       return { do: "remove" };
+    case "l":
+      return { do: "fix" };
     case "b":
       return { do: "balance" };
     case "s":

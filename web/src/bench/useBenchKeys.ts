@@ -1,6 +1,7 @@
 import { useEffect, useRef } from "react";
 import type { Evaluation } from "../api/client";
 import { type Units, write } from "../units/quantity";
+import { fix, isFixed } from "./fix";
 import { type Command, commandOf } from "./keys";
 import { STATIONS, type StationId } from "./stationsOf";
 import type { BenchState } from "./useBench";
@@ -75,6 +76,13 @@ function run(command: Command, p: Props): boolean {
       p.announce(`${handle.name} taken off`);
       p.setSelected(handle.moves.length > 1 ? (handle.moves.at(-2) ?? null) : null);
       return true;
+    case "fix": {
+      if (!handle || setting) return false;
+      const fixed = isFixed(p.bench.rig, handle);
+      p.bench.put(fix(p.bench.rig, handle, !fixed));
+      p.announce(`${handle.name} ${fixed ? "released" : "fixed"}`);
+      return true;
+    }
     case "balance":
       p.balance();
       return true;

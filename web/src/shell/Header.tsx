@@ -11,6 +11,7 @@ const KeysDialog = lazy(() => import("./KeysDialog"));
 const SCREENS: [string, string, string[]][] = [
   ["/water", "Water", ["/water"]],
   ["/bench", "Bench", ["/", "/bench"]],
+  ["/box", "Box", ["/box"]],
   ["/book", "Book", ["/book"]],
 ];
 

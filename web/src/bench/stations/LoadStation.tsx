@@ -7,19 +7,23 @@ import { Button } from "../../shell/Button";
 import { Choice } from "../../shell/Choice";
 import { type Units, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
+import { Adjust } from "./Adjust";
+import { Asking } from "./Asking";
 import { LedgerTable } from "./LedgerTable";
 import type { StationProps } from "./Panel";
 import { Proposals } from "./Proposals";
 import { StarterTray } from "./StarterTray";
 
-export function LoadStation({ bench, answer, catalogue, box, selected, metal, onMetal, onBalance }: StationProps) {
+export function LoadStation(props: StationProps) {
+  const { bench, answer, catalogue, box, selected, metal, onMetal, onBalance, own } = props;
   const { units } = useSettings();
   const { rig } = bench;
   const shot = box.filter((b): b is ShotStock => b.kind === "shot");
   const metals = [...new Set(shot.map((s) => s.material))];
   const shown = metal ?? metals[0] ?? "lead";
   const tray = shot.filter((s) => s.material === shown).sort((a, b) => b.mass_kg - a.mass_kg);
-  const pattern = catalogue.patterns.find((p) => p.id === rig.pattern);
+  const ids = [...patternsOf(catalogue, rig), ...own.map((k) => k.fields)];
+  const pattern = ids.find((p) => p.id === rig.pattern);
   if (shot.length === 0)
     return (
       <Stack gap="4">
@@ -34,7 +38,7 @@ export function LoadStation({ bench, answer, catalogue, box, selected, metal, on
       <Grid templateColumns="1fr 116px" gap="3" alignItems="end">
         <Choice label="Pattern" value={pattern?.id ?? ""} onChange={(id) => bench.put({ ...rig, pattern: id })}>
           {!pattern && <option value="">choose one</option>}
-          {patternsOf(catalogue, rig).map((p) => (
+          {ids.map((p) => (
             <option key={p.id} value={p.id}>
               {p.name}
             </option>
@@ -54,7 +58,14 @@ export function LoadStation({ bench, answer, catalogue, box, selected, metal, on
       {rig.components.some((c) => (c.kind === "shot" || c.kind === "weight") && c.material === "lead") && (
         <NonLead bench={bench} catalogue={catalogue} />
       )}
-      <Proposals bench={bench} answer={answer} catalogue={catalogue} metal={metal} />
+      <details className="bw-why">
+        <summary>Limits, fixed pieces, own patterns</summary>
+        <Box mt="2">
+          <Asking {...props} />
+        </Box>
+      </details>
+      {pattern && <Proposals {...props} />}
+      <Adjust {...props} />
       <Box>
         <Text as="h2" className="bw-label">
           Tray of {shown} shot: press to pinch one on

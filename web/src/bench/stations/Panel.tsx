@@ -1,11 +1,12 @@
 import { Box, Heading } from "@chakra-ui/react";
-import { type BoxItem, type Catalogue, sentenceOf } from "../../api/client";
+import { type BoxItem, type Catalogue, type KeptPattern, type Proposal, sentenceOf, type Wish } from "../../api/client";
 import { Cautions } from "../../place/Cautions";
 import { useSettings } from "../../units/settings";
 import { capital, word } from "../../units/vocabulary";
 import type { StationId } from "../stationsOf";
 import type { BenchState } from "../useBench";
 import type { Answer } from "../useEvaluation";
+import type { Asked } from "../wish";
 import { BaitStation } from "./BaitStation";
 import { FloatStation } from "./FloatStation";
 import { LineStation } from "./LineStation";
@@ -21,6 +22,14 @@ export type StationProps = {
   selected: string | null;
   metal: string | null;
   onMetal: (metal: string | null) => void;
+  /** What is asked of a balance, and the wish made of it. */
+  asked: Asked;
+  onAsked: (asked: Asked) => void;
+  wish: Wish;
+  own: KeptPattern[];
+  /** A proposal looked at on the scene; the rig on the bench stays. */
+  trying: Proposal | null;
+  onTry: (proposal: Proposal | null) => void;
   onBalance: (pattern?: string) => void;
   onSetStop: () => void;
   onFamily: () => void;

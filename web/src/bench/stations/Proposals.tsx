@@ -1,88 +1,133 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { api, type Proposal, Refusal } from "../../api/client";
-import { patternsOf } from "../../method/patterns";
+import { api, type Offer, type Offers, Refusal, sentenceOf } from "../../api/client";
 import { Button } from "../../shell/Button";
-import { write } from "../../units/quantity";
+import { say, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import type { StationProps } from "./Panel";
+import { PatternMark } from "./PatternMark";
+import { Sure } from "./Sure";
 
-type Props = Pick<StationProps, "bench" | "answer" | "catalogue" | "metal">;
-type Row = { id: string; name: string; proposal: Proposal | null; sentence: string };
+type Props = Pick<StationProps, "bench" | "trying" | "onTry" | "wish">;
+const TOLERANCE_M = 0.002;
 
-/** The best of every pattern from the box, each a press away. */
-export function Proposals({ bench, catalogue, metal }: Props) {
+/** Ways to balance the rig that differ in kind: looked at on the scene first, then taken. */
+export function Proposals({ bench, trying, onTry, wish }: Props) {
   const { units } = useSettings();
   const { rig } = bench;
-  const rows = useQuery({
-    queryKey: ["proposals", rig.water, rig.aim, rig.components, metal],
+  const found = useQuery({
+    queryKey: ["offers", rig.water, rig.aim, rig.components, wish],
     enabled: !bench.gesturing,
     placeholderData: keepPreviousData,
     gcTime: 10_000,
     retry: false,
-    queryFn: async (): Promise<Row[]> => {
-      const found: Row[] = [];
-      for (const { id, name } of patternsOf(catalogue, rig)) {
-        const wish = { pattern: id, max_pieces: 20, material: metal, keep_heavy: false };
-        try {
-          found.push({ id, name, proposal: await api.balance(rig, wish), sentence: "" });
-        } catch (error) {
-          if (!(error instanceof Refusal) || error.status === 0) throw error;
-          found.push({ id, name, proposal: null, sentence: error.message });
-        }
-      }
-      return found;
-    },
+    queryFn: (): Promise<Offers> => api.offers(rig, wish, TOLERANCE_M),
   });
   return (
     <Box>
       <Text as="h2" className="bw-label">
         Balanced for you
       </Text>
-      {rows.isPending && (
+      {found.isPending && (
         <Text color="soft" fontSize="sm">
           Working through the box.
         </Text>
       )}
-      <Stack gap="1.5" opacity={rows.isPlaceholderData ? 0.6 : 1}>
-        {rows.data?.map((row) => (
-          <Flex
-            key={row.id}
-            borderWidth="1px"
-            borderColor={row.id === rig.pattern ? "edge" : "rule"}
-            borderRadius="l1"
-            px="3"
-            py="2"
-            gap="2"
-            align="center"
-          >
-            <Box flex="1" minW="0">
-              <Text fontWeight="bold" fontSize="sm">
-                {row.name}
-                {row.proposal && (
-                  <Text as="span" fontWeight="normal" color="soft">
-                    {" "}
-                    · {write(row.proposal.tip_m, "tip", units)} · {row.proposal.pieces} pieces
-                  </Text>
-                )}
-              </Text>
-              <Text fontSize="sm" color={row.proposal ? "ink" : "soft"}>
-                {row.proposal?.summary ?? row.sentence}
-              </Text>
-            </Box>
-            {row.proposal && (
-              <Button
-                size="sm"
-                aria-label={`Pinch on: ${row.name}`}
-                disabled={rows.isPlaceholderData}
-                onClick={() => row.proposal && bench.put(row.proposal.rig)}
-              >
-                Pinch on
-              </Button>
-            )}
-          </Flex>
+      {found.error instanceof Refusal && <Text fontSize="sm">{found.error.message}</Text>}
+      <Stack as="ul" className="bw-plain" gap="1.5" opacity={found.isPlaceholderData ? 0.6 : 1}>
+        {found.data?.offers.map((offer) => (
+          <Row
+            key={`${offer.kind}-${offer.proposal.pattern}-${offer.says}`}
+            offer={offer}
+            looked={trying === offer.proposal}
+            stale={found.isPlaceholderData}
+            onTry={() => onTry(trying === offer.proposal ? null : offer.proposal)}
+            onTake={() => {
+              onTry(null);
+              bench.put(offer.proposal.rig);
+            }}
+          />
+        ))}
+        {found.data?.refused.map((r) => (
+          <Box as="li" key={r.name} fontSize="sm" color="soft">
+            <b>{r.name}:</b> {sentenceOf(r.problem)}
+          </Box>
         ))}
       </Stack>
+      {(found.data?.relaxed.length ?? 0) > 0 && (
+        <Box mt="3">
+          <Text as="h3" className="bw-label">
+            What would bring it nearer
+          </Text>
+          <Stack as="ul" className="bw-plain" gap="1" fontSize="sm">
+            {found.data?.relaxed.map((r) => (
+              <li key={r.constraint + r.says}>
+                {r.says} Then {write(Math.abs(r.error_m), "tip", units)} off.
+              </li>
+            ))}
+          </Stack>
+        </Box>
+      )}
+    </Box>
+  );
+}
+
+type RowProps = { offer: Offer; looked: boolean; stale: boolean; onTry: () => void; onTake: () => void };
+
+function Row({ offer, looked, stale, onTry, onTake }: RowProps) {
+  const { units } = useSettings();
+  const p = offer.proposal;
+  const off = Math.abs(p.error_m);
+  return (
+    <Box
+      as="li"
+      borderWidth={looked ? "2px" : "1px"}
+      borderColor={looked ? "tip" : offer.kind === "asked" ? "edge" : "rule"}
+      borderRadius="l1"
+      px="3"
+      py="2"
+    >
+      <Flex gap="2.5" align="flex-start">
+        <PatternMark rig={p.rig} />
+        <Box flex="1" minW="0">
+          <Text fontWeight="bold" fontSize="sm">
+            {p.name}
+            {offer.kind !== "asked" && offer.kind !== "pattern" && (
+              <Text as="span" fontWeight="normal" color="soft">
+                {" "}
+                · {offer.says}
+              </Text>
+            )}
+          </Text>
+          <Text fontSize="sm">{p.summary}</Text>
+          <Text fontSize="sm" color="soft">
+            {off < 5e-5 ? "tip as wanted" : `${write(off, "tip", units)} ${p.error_m > 0 ? "more" : "less"} tip`} ·{" "}
+            {p.pieces} pieces
+            {p.proved ? "" : ` · may be bettered by ${write(p.off_by_m, "tip", units)}`}
+          </Text>
+          {offer.kind === "asked" && offer.sureness && <Sure sureness={offer.sureness} />}
+        </Box>
+      </Flex>
+      <Flex gap="2" mt="1.5" justify="flex-end">
+        <Button size="sm" variant="quiet" disabled={stale} aria-pressed={looked} onClick={onTry}>
+          {looked ? "Back" : "Look"}
+          <span className="bw-hidden">
+            {" "}
+            at {p.name}, {offer.says}
+          </span>
+        </Button>
+        <Button size="sm" disabled={stale} onClick={onTake}>
+          Pinch on
+          <span className="bw-hidden">
+            : {p.name}, {offer.says}
+          </span>
+        </Button>
+      </Flex>
+      {looked && offer.sureness && offer.kind !== "asked" && (
+        <Text fontSize="sm" color="soft" mt="1">
+          {say(offer.sureness.says, offer.sureness.figures ?? {}, units)}
+        </Text>
+      )}
     </Box>
   );
 }

@@ -25,6 +25,7 @@ export function StarterTray({ catalogue }: { catalogue: Catalogue }) {
           material: "lead",
           density_kg_m3,
           count: EACH,
+          weighings: [],
         });
       }
     } catch (error) {

@@ -10,8 +10,10 @@ import { many } from "../beads";
 import { Files } from "./Files";
 import type { PanelProps } from "./WaterPanel";
 
-const NAMES: Record<Instrument["kind"], string> = { sounder: "Sounder", gauge: "Level gauge", weather: "Weather" };
-const USUAL: Record<Instrument["kind"], string> = {
+/** The pocket scale belongs to the box. */
+type Kind = Exclude<Instrument["kind"], "scale">;
+const NAMES: Record<Kind, string> = { sounder: "Sounder", gauge: "Level gauge", weather: "Weather" };
+const USUAL: Record<Kind, string> = {
   sounder: "127.0.0.1:10110",
   gauge: "http://127.0.0.1:8762/level.json",
   weather: "http://127.0.0.1:8762/weather.json",
@@ -32,7 +34,7 @@ export function DevicesPanel(props: PanelProps) {
   const again = () => queries.invalidateQueries({ queryKey: ["instruments"] });
   return (
     <Stack gap="4">
-      {(Object.keys(NAMES) as Instrument["kind"][]).map((kind) => (
+      {(Object.keys(NAMES) as Kind[]).map((kind) => (
         <Device key={kind} kind={kind} told={known.data?.find((i) => i.kind === kind)} again={again} {...props} />
       ))}
       <Files {...props} />
@@ -40,7 +42,7 @@ export function DevicesPanel(props: PanelProps) {
   );
 }
 
-type DeviceProps = PanelProps & { kind: Instrument["kind"]; told: Instrument | undefined; again: () => void };
+type DeviceProps = PanelProps & { kind: Kind; told: Instrument | undefined; again: () => void };
 
 function Device(props: DeviceProps) {
   const { kind, told, again, state } = props;

@@ -1,0 +1,144 @@
+"""The box and the load, as an angler does it: stock by keys, undo, the scale, a file, looking before pinching on."""
+
+from __future__ import annotations
+
+import re
+from collections.abc import Iterator
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from .conftest import Server
+from .looks import THEMES, axe_finds
+
+pytestmark = pytest.mark.browser
+
+
+@pytest.fixture(scope="module")
+def shed(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
+    """One demo for this file."""
+    server = Server(tmp_path_factory.mktemp("box") / "demo.db")
+    server.start()
+    yield server
+    server.stop()
+
+
+def count_of(page: Page, name: str) -> str:
+    return page.get_by_label(f"How many {name}", exact=True).input_value()
+
+
+def test_stock_by_keys_alone_with_undo_and_after_a_reload(shed: Server, page: Page) -> None:
+    page.goto(f"{shed.url}/box")
+    field = page.get_by_label("Quick entry")
+    field.focus()
+    page.keyboard.type("BB +6")
+    page.keyboard.press("Enter")
+    expect(page.get_by_text("BB lead: 24 → 30")).to_be_visible()
+    expect(page.get_by_label("How many BB lead", exact=True)).to_have_value("30")
+    page.keyboard.type("BB -99")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("There are 30 of BB lead")
+    expect(field).to_have_value("BB -99")
+    page.reload()
+    assert count_of(page, "BB lead") == "30"
+    stock = page.get_by_label("How many AAA lead", exact=True)
+    stock.focus()
+    page.keyboard.press("ArrowUp")
+    expect(stock).to_have_value("17")
+    stock.fill("lots")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("alert")).to_contain_text("lots is not a count")
+    page.get_by_role("button", name="Undo").click()
+    expect(stock).to_have_value("16")
+    page.get_by_role("button", name="Remove AB lead").click()
+    expect(page.get_by_label("How many AB lead", exact=True)).to_have_count(0)
+    page.get_by_role("button", name="Undo").click()
+    expect(page.get_by_label("How many AB lead", exact=True)).to_have_value("14")
+    page.get_by_label("Search every tray").fill("trace")
+    expect(page.get_by_label(re.compile("How many 0.10 mm"))).to_be_visible()
+    expect(stock).to_have_count(0)
+
+
+def test_a_file_is_shown_before_it_goes_in(shed: Server, page: Page) -> None:
+    page.goto(f"{shed.url}/box")
+    rows = b"size;mass_g;count\n8;0,06;41\n12;0,02;-1\n"
+    page.get_by_label("CSV file").set_input_files({"name": "box.csv", "mimeType": "text/csv", "buffer": rows})
+    sheet = page.get_by_role("dialog")
+    expect(sheet).to_contain_text("No 8 lead: count 40 → 41")
+    expect(sheet.get_by_role("alert")).to_contain_text("Line 3: count")
+    assert count_of(page, "No 8 lead") == "40"
+    sheet.get_by_role("button", name="Bring in 1").click()
+    expect(page.get_by_label("How many No 8 lead", exact=True)).to_have_value("41")
+    bad = {"name": "box.csv", "mimeType": "text/csv", "buffer": "size,count\nBé,3\n".encode("latin-1")}
+    page.get_by_label("CSV file").set_input_files(bad)
+    expect(page.get_by_role("alert")).to_contain_text("not UTF-8")
+
+
+def test_shot_is_weighed_on_the_live_scale(shed: Server, page: Page) -> None:
+    page.goto(f"{shed.url}/box")
+    page.get_by_role("button", name="Weigh No 1 lead").click()
+    sheet = page.get_by_role("dialog")
+    sheet.get_by_role("button", name="Read it live").click()
+    take = sheet.get_by_role("button", name="Take as 1")
+    expect(take).to_be_enabled(timeout=15_000)
+    take.click()
+    expect(sheet.get_by_text("1 weighed")).to_be_visible()
+    sheet.get_by_label("On the pan").fill("10")
+    sheet.get_by_label("Grams, all together").fill("4,05")
+    sheet.get_by_role("button", name="Add").click()
+    expect(sheet.get_by_text("11 weighed")).to_be_visible()
+    sheet.get_by_role("button", name="Let go").click()
+    sheet.get_by_role("button", name="Use this mass").click()
+    expect(page.get_by_text(re.compile(r"0\.4\d* g, weighed"))).to_be_visible()
+
+
+def test_a_proposal_is_looked_at_before_it_is_taken_and_a_piece_stays_fixed(shed: Server, page: Page) -> None:
+    page.goto(f"{shed.url}/bench/rudd-strung")
+    page.keyboard.press("5")
+    page.get_by_role("button", name="Look at one bulk, another pattern").click()
+    looking = page.get_by_test_id("looking")
+    expect(looking).to_contain_text("Your rig is unchanged")
+    kept = page.request.get(f"{shed.url}/api/rigs/rudd-strung").json()
+    assert kept["fields"]["pattern"] == "strung"
+    looking.get_by_role("button", name="Back to mine").click()
+    expect(looking).to_have_count(0)
+    page.get_by_role("button", name="Look at one bulk, another pattern").click()
+    looking.get_by_role("button", name="Pinch it on").click()
+    expect(looking).to_have_count(0)
+    expect(page.get_by_label("Pattern")).to_have_value("bulk")
+    page.locator("h1").first.click()
+    page.keyboard.press("Control+z")
+    expect(page.get_by_label("Pattern")).to_have_value("strung")
+    page.keyboard.press("]")
+    page.keyboard.press("]")
+    page.keyboard.press("l")
+    expect(page.get_by_test_id("spoken")).to_contain_text("fixed")
+    page.keyboard.press("b")
+    expect(page.get_by_test_id("spoken")).to_contain_text("Balanced from the box")
+
+
+def test_a_seen_tip_gives_the_smallest_change(shed: Server, page: Page) -> None:
+    page.goto(f"{shed.url}/bench/grayling-avon")
+    page.keyboard.press("5")
+    page.get_by_text("Put it right with the smallest change").click()
+    page.get_by_label("Tip seen at the water").fill("13 mm")
+    page.keyboard.press("Enter")
+    page.get_by_role("button", name="What to change").click()
+    expect(page.get_by_role("button", name="Do it").first).to_be_visible()
+    page.get_by_role("button", name="Keep as a reading of the float").click()
+    expect(page.get_by_text(re.compile("It carries"))).to_be_visible()
+
+
+def test_nothing_for_axe_in_the_box(shed: Server, page: Page) -> None:
+    for theme in THEMES:
+        page.goto(f"{shed.url}/box")
+        page.evaluate(
+            "theme => localStorage.setItem('brookwind.settings',"
+            " JSON.stringify({...JSON.parse(localStorage.getItem('brookwind.settings') ?? '{}'), theme}))",
+            theme,
+        )
+        for tray in ("weights", "floats", "packing"):
+            page.goto(f"{shed.url}/box/{tray}")
+            expect(page.get_by_role("navigation", name="Trays")).to_be_visible()
+            page.wait_for_timeout(400)
+            assert axe_finds(page) == []

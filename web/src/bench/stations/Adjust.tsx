@@ -1,0 +1,99 @@
+import { Box, Flex, Stack, Text } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { type Adjusted, api, type FloatStock, Refusal } from "../../api/client";
+import { Button } from "../../shell/Button";
+import { QuantityField } from "../../shell/QuantityField";
+import { say, write } from "../../units/quantity";
+import { useSettings } from "../../units/settings";
+import type { StationProps } from "./Panel";
+
+type Props = Pick<StationProps, "bench" | "answer" | "box">;
+
+/** The smallest change that puts the rig right, by what it should show or by what is seen at the water. */
+export function Adjust({ bench, answer, box }: Props) {
+  const { units } = useSettings();
+  const queries = useQueryClient();
+  const shown = answer.evaluation?.afloat.tip_m ?? bench.rig.aim.tip_m;
+  const [seen, setSeen] = useState<number | null>(null);
+  const [found, setFound] = useState<Adjusted | null>(null);
+  const [said, setSaid] = useState("");
+  const attempt = async (act: () => Promise<void>) => {
+    setSaid("");
+    try {
+      await act();
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      setFound(null);
+      setSaid(error.message);
+    }
+  };
+  const look = () => attempt(async () => setFound(await api.adjust(bench.rig, seen)));
+  const keep = () =>
+    attempt(async () => {
+      const float = bench.rig.components.find((c) => c.kind === "float");
+      const item = float && "item" in float ? float.item : null;
+      const stock = box.find((b): b is FloatStock => b.kind === "float" && b.item === item);
+      const at = new Date().toISOString();
+      const kept = await api.observe({ rig: bench.rig, seen_tip_m: seen ?? shown, at, test: stock?.tube ?? null });
+      if (stock) {
+        const now = (await api.box()).find((k) => k.fields.item === stock.item);
+        if (now) await api.updateBoxItem(stock.item, now.version, { ...stock, spec: kept.spec, tube: kept.test });
+        await queries.invalidateQueries({ queryKey: ["box"] });
+      }
+      const components = bench.rig.components.map((c) => (c.kind === "float" ? { ...c, spec: kept.spec } : c));
+      bench.put({ ...bench.rig, components });
+      setFound(null);
+      setSeen(null);
+      setSaid(
+        `${say(kept.fit.says, kept.fit.figures ?? {}, units)} ${stock ? "Kept with the float in the box." : "Kept on this rig; the float is not in the box."}`,
+      );
+    });
+  return (
+    <details className="bw-why">
+      <summary>Put it right with the smallest change</summary>
+      <Stack gap="2.5" mt="2">
+        <QuantityField
+          label="Tip seen at the water"
+          name="seen-tip"
+          value={seen ?? shown}
+          quantity="tip"
+          onChange={(tip) => {
+            setSeen(tip);
+            setFound(null);
+          }}
+          hint={`The rig should show ${write(shown, "tip", units)}.`}
+        />
+        <Flex gap="2" wrap="wrap">
+          <Button onClick={look}>What to change</Button>
+          <Button variant="quiet" disabled={seen === null} onClick={keep}>
+            Keep as a reading of the float
+          </Button>
+        </Flex>
+        <Box aria-live="polite">
+          {said && <Text fontSize="sm">{said}</Text>}
+          {found && <Text fontSize="sm">{say(found.says, found.figures ?? {}, units)}</Text>}
+        </Box>
+        {found?.options.map((o) => {
+          const what = o.steps.map((s) => s.says).join(", then ");
+          return (
+            <Flex key={what} gap="2" align="center" justify="space-between" fontSize="sm">
+              <Text>
+                {what}: {write(o.tip_m, "tip", units)} of tip
+              </Text>
+              <Button
+                size="sm"
+                onClick={() => {
+                  bench.put(o.rig);
+                  setFound(null);
+                }}
+              >
+                Do it<span className="bw-hidden">: {what}</span>
+              </Button>
+            </Flex>
+          );
+        })}
+      </Stack>
+    </details>
+  );
+}

@@ -1,0 +1,125 @@
+import { Box, Flex, Grid, Input, Stack, Text } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, Refusal } from "../../api/client";
+import { Button } from "../../shell/Button";
+import { Choice } from "../../shell/Choice";
+import { fix, isFixed } from "../fix";
+import type { StationProps } from "./Panel";
+
+type Props = Pick<StationProps, "bench" | "answer" | "catalogue" | "selected" | "asked" | "onAsked" | "own">;
+const MOST = [3, 5, 8, 12, 20, 30, 40, 60];
+
+/** Limits of a balance, the piece that stays, and patterns of one's own. */
+export function Asking({ bench, answer, catalogue, selected, asked, onAsked, own }: Props) {
+  const pattern = catalogue.patterns.find((p) => p.id === bench.rig.pattern);
+  const handle = answer.evaluation?.handles.find((h) => h.id === selected);
+  const shot = handle && handle.name !== "stop" && handle.name !== "float" ? handle : null;
+  const fixed = shot ? isFixed(bench.rig, shot) : false;
+  return (
+    <Stack gap="3">
+      <Grid templateColumns="1fr 1fr" gap="3">
+        <Choice label="At most" value={String(asked.most)} onChange={(n) => onAsked({ ...asked, most: Number(n) })}>
+          {MOST.map((n) => (
+            <option key={n} value={n}>
+              {n} pieces
+            </option>
+          ))}
+        </Choice>
+        {pattern && pattern.droppers > 0 && (
+          <Choice
+            label="Single shot below"
+            value={String(asked.droppers ?? pattern.droppers)}
+            onChange={(n) => onAsked({ ...asked, droppers: Number(n) })}
+          >
+            {[1, 2, 3, 4].map((n) => (
+              <option key={n} value={n}>
+                {n}
+              </option>
+            ))}
+          </Choice>
+        )}
+        <Choice
+          label="Gaps"
+          value={String(asked.ratio ?? "")}
+          onChange={(r) => onAsked({ ...asked, ratio: r ? Number(r) : null })}
+        >
+          <option value="">as the pattern</option>
+          <option value="1">equal</option>
+          <option value="0.75">closing to the hook</option>
+          <option value="1.3333">opening to the hook</option>
+        </Choice>
+        <Choice
+          label="Hooklength"
+          value={asked.onHooklength ? "yes" : "no"}
+          onChange={(v) => onAsked({ ...asked, onHooklength: v === "yes" })}
+        >
+          <option value="no">no shot on it</option>
+          <option value="yes">shot allowed</option>
+        </Choice>
+      </Grid>
+      {shot && (
+        <Button aria-pressed={fixed} title="L" onClick={() => bench.put(fix(bench.rig, shot, !fixed))}>
+          {fixed ? "Release" : "Fix"} the {shot.name}
+        </Button>
+      )}
+      <OwnPatterns bench={bench} own={own} />
+    </Stack>
+  );
+}
+
+function OwnPatterns({ bench, own }: Pick<Props, "bench" | "own">) {
+  const queries = useQueryClient();
+  const [name, setName] = useState("");
+  const [said, setSaid] = useState("");
+  const attempt = async (act: () => Promise<unknown>, done: string) => {
+    try {
+      await act();
+      setSaid(done);
+      setName("");
+      await queries.invalidateQueries({ queryKey: ["patterns"] });
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      setSaid(error.message);
+    }
+  };
+  const save = () => {
+    const id = `own-${crypto.randomUUID().replaceAll("-", "").slice(0, 10)}`;
+    void attempt(() => api.savePattern(bench.rig, id, name.trim()), `Saved: ${name.trim()}.`);
+  };
+  return (
+    <Box>
+      <label htmlFor="own-pattern" className="bw-label">
+        Save how it is shotted, as a pattern of your own
+      </label>
+      <Flex gap="2">
+        <Input
+          id="own-pattern"
+          value={name}
+          maxLength={60}
+          placeholder="name"
+          onChange={(e) => setName(e.currentTarget.value)}
+          onKeyDown={(e) => e.key === "Enter" && name.trim() && save()}
+        />
+        <Button disabled={!name.trim()} onClick={save}>
+          Save
+        </Button>
+      </Flex>
+      {own.map((k) => (
+        <Flex key={k.fields.id} justify="space-between" align="center" fontSize="sm" mt="1">
+          <Text>{k.fields.name}</Text>
+          <Button
+            size="sm"
+            variant="quiet"
+            onClick={() => attempt(() => api.dropPattern(k.fields.id, k.version), `${k.fields.name} is gone.`)}
+          >
+            Remove<span className="bw-hidden"> the pattern {k.fields.name}</span>
+          </Button>
+        </Flex>
+      ))}
+      <Text fontSize="sm" aria-live="polite">
+        {said}
+      </Text>
+    </Box>
+  );
+}

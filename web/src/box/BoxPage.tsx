@@ -1,0 +1,93 @@
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { Undo2 } from "lucide-react";
+import { useEffect, useState } from "react";
+import { Link, useParams } from "react-router";
+import { api } from "../api/client";
+import { Button } from "../shell/Button";
+import { Header } from "../shell/Header";
+import { Failed, Loading } from "../shell/States";
+import { Exchange } from "./Exchange";
+import { Packing } from "./Packing";
+import { QuickEntry } from "./QuickEntry";
+import { TrayView } from "./TrayView";
+import { useBox } from "./useBox";
+import { answers } from "./words";
+
+/** The tackle box: compartments as trays, stock, tests, files, packing. */
+export default function BoxPage() {
+  const { tray = "weights" } = useParams();
+  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
+  const state = useBox();
+  const [search, setSearch] = useState("");
+  const trays = catalogue.data?.trays ?? [];
+  const present = trays.find((t) => t.id === tray);
+  useEffect(() => {
+    document.title = `${tray === "packing" ? "Packing" : (present?.name ?? "Box")} · Brookwind`;
+  }, [tray, present]);
+  const shown = state.items.filter((k) =>
+    search ? answers(k.fields, search, trays) : present?.kinds.includes(k.fields.kind),
+  );
+  const failed = catalogue.error ?? state.box.error;
+  return (
+    <Flex direction="column" minH="100dvh">
+      <Header />
+      <Box as="main" flex="1" p={{ base: "3", md: "5" }}>
+        <Flex as="nav" aria-label="Trays" gap="2" mb="4" wrap="wrap">
+          {[...trays, { id: "packing", name: "Shopping & packing", kinds: [] }].map((t) => {
+            const count = state.items.filter((k) => (t.kinds as string[]).includes(k.fields.kind)).length;
+            const here = t.id === tray;
+            return (
+              <Link key={t.id} to={`/box/${t.id}`} className="bw-tab" aria-current={here ? "page" : undefined}>
+                {t.name}
+                {count > 0 && (
+                  <Text as="span" color="soft" ms="1.5" fontWeight="normal">
+                    {count}
+                  </Text>
+                )}
+              </Link>
+            );
+          })}
+        </Flex>
+        {failed && <Failed error={failed} again={() => void Promise.all([catalogue.refetch(), state.box.refetch()])} />}
+        {!failed && (catalogue.isPending || state.box.isPending) && <Loading what="the box" />}
+        {catalogue.data && state.box.data && tray === "packing" && <Packing />}
+        {catalogue.data && state.box.data && tray !== "packing" && (
+          <>
+            <Flex
+              gap="4"
+              wrap="wrap"
+              align="flex-start"
+              mb="2"
+              css={{ "& > button, & > div > .bw-tab, & > div > button": { mt: "6" } }}
+            >
+              <QuickEntry state={state} />
+              <Box>
+                <label htmlFor="box-search" className="bw-label">
+                  Search every tray
+                </label>
+                <Input
+                  id="box-search"
+                  type="search"
+                  value={search}
+                  placeholder="sinker, trace, 0.4 g"
+                  onChange={(e) => setSearch(e.currentTarget.value)}
+                />
+              </Box>
+              <Button disabled={!state.canUndo} onClick={() => void state.undo()}>
+                <Undo2 aria-hidden="true" /> Undo
+              </Button>
+              <Exchange state={state} tray={tray} />
+            </Flex>
+            {state.failed && (
+              <Text role="alert" color="float" mb="3">
+                {state.failed}
+              </Text>
+            )}
+            <TrayView state={state} shown={shown} catalogue={catalogue.data} searching={search !== ""} tray={present} />
+          </>
+        )}
+      </Box>
+    </Flex>
+  );
+}

@@ -1,0 +1,46 @@
+import { Box, Flex, Input, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import { api } from "../api/client";
+import { Button } from "../shell/Button";
+import type { BoxState } from "./useBox";
+
+/** Stock by the keyboard: a name and a count, Enter, the next. */
+export function QuickEntry({ state }: { state: BoxState }) {
+  const [text, setText] = useState("");
+  const [said, setSaid] = useState("");
+  const enter = async () => {
+    let says = "";
+    const ok = await state.attempt(async () => {
+      const entry = await api.quickEntry(text);
+      says = entry.says;
+      void state.put(entry.before ?? null, entry.after);
+    });
+    setSaid(ok ? says : "");
+    if (ok) setText("");
+  };
+  return (
+    <Box flex="1" minW="260px" maxW="440px">
+      <label htmlFor="quick" className="bw-label">
+        Quick entry: a name and a count
+      </label>
+      <Flex gap="2">
+        <Input
+          id="quick"
+          value={text}
+          maxLength={120}
+          autoComplete="off"
+          placeholder="BB 24, 8 +10, tin AAA -2"
+          aria-describedby="quick-say"
+          onChange={(e) => setText(e.currentTarget.value)}
+          onKeyDown={(e) => e.key === "Enter" && text.trim() && void enter()}
+        />
+        <Button disabled={!text.trim()} onClick={() => void enter()}>
+          Enter
+        </Button>
+      </Flex>
+      <Text id="quick-say" fontSize="sm" color="soft" minH="5" aria-live="polite">
+        {said}
+      </Text>
+    </Box>
+  );
+}

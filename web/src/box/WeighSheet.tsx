@@ -1,0 +1,169 @@
+import { Box, Flex, Input, Stack, Text } from "@chakra-ui/react";
+import { useQuery } from "@tanstack/react-query";
+import { useEffect, useState } from "react";
+import { api, type BoxItem, Refusal, type Weighing } from "../api/client";
+import { Button } from "../shell/Button";
+import { Sheet } from "../shell/Sheet";
+import { say } from "../units/quantity";
+import { useSettings } from "../units/settings";
+import type { BoxState } from "./useBox";
+import { nameOf } from "./words";
+
+type Fields = Extract<BoxItem, { kind: "shot" | "lead" }>;
+type Test = Awaited<ReturnType<typeof api.weigh>>;
+type Props = { fields: Fields; state: BoxState; onClose: () => void };
+
+/** Scale test of a compartment: readings of one or several together, typed or read live; mean and scatter at once. */
+export function WeighSheet({ fields, state, onClose }: Props) {
+  const { units } = useSettings();
+  const [readings, setReadings] = useState<Weighing[]>(fields.weighings);
+  const [pieces, setPieces] = useState("1");
+  const [grams, setGrams] = useState("");
+  const [test, setTest] = useState<Test | null>(null);
+  const [said, setSaid] = useState("");
+  useEffect(() => {
+    let current = true;
+    const tell = (found: Test | null, sentence: string) => {
+      if (!current) return;
+      setTest(found);
+      setSaid(sentence);
+    };
+    if (readings.length === 0) tell(null, "");
+    else
+      api.weigh(readings, fields.mass_kg).then(
+        (t) => tell(t, ""),
+        (e) => tell(null, e instanceof Refusal ? e.message : String(e)),
+      );
+    return () => {
+      current = false;
+    };
+  }, [readings, fields.mass_kg]);
+  const add = (mass_kg: number) =>
+    setReadings([...readings, { pieces: Number(pieces), mass_kg, at: new Date().toISOString() }]);
+  const typed = () => {
+    const value = Number(grams.replace(",", "."));
+    if (!(value > 0) || !/^[1-9]\d{0,2}$/.test(pieces)) {
+      setSaid("Enter how many lay on the pan, and their mass in grams, such as 10 and 4.02.");
+      return;
+    }
+    add(value / 1000);
+    setGrams("");
+  };
+  const keep = async () => {
+    if (!test) return;
+    const scatter = fields.kind === "shot" ? { scatter: test.scatter } : {};
+    if (await state.put(fields, { ...fields, ...scatter, mass_kg: test.mass_kg, weighings: readings })) onClose();
+  };
+  return (
+    <Sheet title={`Weigh ${nameOf(fields)}`} onClose={onClose}>
+      <Stack gap="4">
+        <Live onTake={add} pieces={pieces} />
+        <Flex gap="2" align="flex-end">
+          <Box w="24">
+            <label htmlFor="pan-pieces" className="bw-label">
+              On the pan
+            </label>
+            <Input
+              id="pan-pieces"
+              value={pieces}
+              inputMode="numeric"
+              onChange={(e) => setPieces(e.currentTarget.value)}
+            />
+          </Box>
+          <Box flex="1">
+            <label htmlFor="pan-grams" className="bw-label">
+              Grams, all together
+            </label>
+            <Input
+              id="pan-grams"
+              value={grams}
+              inputMode="decimal"
+              onChange={(e) => setGrams(e.currentTarget.value)}
+              onKeyDown={(e) => e.key === "Enter" && typed()}
+            />
+          </Box>
+          <Button onClick={typed}>Add</Button>
+        </Flex>
+        <Box as="ul" className="bw-plain" fontSize="sm">
+          {readings.map((r, i) => (
+            <Flex as="li" key={`${r.at}-${r.mass_kg}`} justify="space-between" align="center">
+              {r.pieces} × → {(r.mass_kg * 1000).toFixed(3)} g, {new Date(r.at).toLocaleDateString()}
+              <Button size="sm" variant="quiet" onClick={() => setReadings(readings.filter((_, n) => n !== i))}>
+                Strike out<span className="bw-hidden"> reading {i + 1}</span>
+              </Button>
+            </Flex>
+          ))}
+        </Box>
+        <Text aria-live="polite">
+          {said ||
+            (test ? say(test.says, test.figures ?? {}, units) : "No reading yet: weigh some, singly or together.")}
+        </Text>
+        <Button variant="solid" disabled={!test} onClick={() => void keep()}>
+          Use this mass
+        </Button>
+      </Stack>
+    </Sheet>
+  );
+}
+
+/** The pocket scale, when one is connected: only a steady reading can be taken. */
+function Live({ onTake, pieces }: { onTake: (kg: number) => void; pieces: string }) {
+  const told = useQuery({ queryKey: ["instruments"], queryFn: api.instruments, refetchInterval: 400 });
+  const scale = told.data?.find((i) => i.kind === "scale");
+  const [where, setWhere] = useState<string | null>(null);
+  const [failed, setFailed] = useState("");
+  const connect = async () => {
+    try {
+      await api.connect({ kind: "scale", where: where ?? scale?.where ?? "" });
+      setFailed("");
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      setFailed(error.message);
+    }
+    await told.refetch();
+  };
+  const mass = scale?.values?.mass_kg;
+  const steady = scale?.status === "live" && scale.values?.stable === 1 && mass !== undefined && mass > 0;
+  if (!scale || scale.status === "off")
+    return (
+      <Box>
+        <label htmlFor="scale-where" className="bw-label">
+          Pocket scale: port or socket
+        </label>
+        <Flex gap="2">
+          <Input
+            id="scale-where"
+            value={where ?? scale?.where ?? ""}
+            placeholder="/dev/ttyUSB0"
+            onChange={(e) => setWhere(e.currentTarget.value)}
+          />
+          <Button onClick={() => void connect()}>Read it live</Button>
+        </Flex>
+        {failed && (
+          <Text role="alert" color="float" fontSize="sm">
+            {failed}
+          </Text>
+        )}
+      </Box>
+    );
+  return (
+    <Flex justify="space-between" align="center" gap="3" bg="well" borderRadius="l2" p="3">
+      <Box>
+        <Text fontSize="2xl" fontWeight="bold" fontVariantNumeric="tabular-nums">
+          {mass === undefined ? "–" : `${(mass * 1000).toFixed(3)} g`}
+        </Text>
+        <Text fontSize="sm" color="soft">
+          {scale.says}
+        </Text>
+      </Box>
+      <Flex direction="column" gap="1">
+        <Button disabled={!steady || !/^[1-9]\d{0,2}$/.test(pieces)} onClick={() => mass && onTake(mass)}>
+          Take as {pieces} ×
+        </Button>
+        <Button size="sm" variant="quiet" onClick={() => void api.disconnect("scale").then(() => told.refetch())}>
+          Let go
+        </Button>
+      </Flex>
+    </Flex>
+  );
+}

@@ -1,0 +1,42 @@
+import { expect, test } from "vitest";
+import type { BoxItem } from "../api/client";
+import { answers, factsOf, nameOf } from "./words";
+
+const shot: BoxItem = {
+  kind: "shot",
+  item: "lead-8",
+  size: "8",
+  mass_kg: 6e-5,
+  material: "lead",
+  density_kg_m3: 11340,
+  count: 4,
+  scatter: 0.05,
+  weighings: [],
+};
+const trays = [
+  { id: "weights", name: "Weights", kinds: ["shot"], words: ["sinker", "split shot"] },
+  { id: "leaders", name: "Leaders", kinds: ["leader"], words: ["trace", "hooklength"] },
+];
+const leader: BoxItem = {
+  kind: "leader",
+  item: "l",
+  label: "fine",
+  material: "nylon",
+  diameter_m: 1e-4,
+  length_m: 0.3,
+  count: 2,
+};
+
+test("a compartment is named and told in few words", () => {
+  expect(nameOf(shot)).toBe("No 8 lead");
+  expect(factsOf(shot)).toBe("0.06 g, differ by 5 %");
+  expect(factsOf(leader)).toBe("0.1 mm nylon, 30 cm");
+});
+
+test("either vocabulary finds it", () => {
+  expect(answers(shot, "sinker", trays)).toBe(true);
+  expect(answers(shot, "no 8", trays)).toBe(true);
+  expect(answers(leader, "trace", trays)).toBe(true);
+  expect(answers(leader, "hooklength fine", trays)).toBe(true);
+  expect(answers(leader, "sinker", trays)).toBe(false);
+});
