@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
+from math import isclose
 from typing import Any, Literal
 
 from brookwind.core.balance.stock import ShotStock
@@ -45,8 +46,17 @@ def incoming(line: int, new: BoxItem, box: Mapping[str, tuple[int, BoxItem]]) ->
     version, old = found
     new = new.model_copy(update={"item": old.item})
     before, after = old.model_dump(mode="json"), new.model_dump(mode="json")
-    changes = tuple(FieldChange(name=k, before=before.get(k), after=v) for k, v in after.items() if before.get(k) != v)
+    changes = tuple(
+        FieldChange(name=k, before=before.get(k), after=v)
+        for k, v in after.items()
+        if before.get(k) != v and not _rounding(before.get(k), v)
+    )
     return Incoming(line=line, what="changed" if changes else "same", version=version, fields=new, changes=changes)
+
+
+def _rounding(one: Any, other: Any) -> bool:
+    """True for figures that differ in their last binary digits only."""
+    return isinstance(one, float) and isinstance(other, float) and isclose(one, other, rel_tol=1e-9)
 
 
 def _alike(new: BoxItem, box: Iterable[tuple[int, BoxItem]]) -> tuple[int, BoxItem] | None:
