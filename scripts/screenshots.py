@@ -76,7 +76,7 @@ def water(
 
 def book(browser: Browser, name: str, address: str) -> None:
     page: Page = browser.new_page(viewport={"width": 1280, "height": 800}, locale="en-GB")
-    page.goto(f"{URL}/book/{address}")
+    page.goto(f"{URL}/{address}")
     page.wait_for_load_state("networkidle")
     page.evaluate("() => document.fonts.ready")
     page.wait_for_timeout(600)
@@ -116,8 +116,8 @@ def main() -> None:
                 water(browser, "water-map", "quarrel-pit-deep-flat", "Fish marks", "10:30", "Map from above")
                 water(browser, "water-phone", "quarrel-pit-deep-flat", "Plumb", "10:30", "Plumb another", 390, 844)
                 water(browser, "water-rules", "wend-mere-reed-gap", "Rules", "10:00")
-                book(browser, "book-fish", "fish/tench")
-                book(browser, "book-schools", "schools")
+                book(browser, "book-fish", "book/fish/tench")
+                book(browser, "box", "box/weights")
                 browser.close()
         finally:
             server.terminate()
