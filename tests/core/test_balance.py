@@ -64,6 +64,10 @@ def test_patterns_place_as_they_say(stock: Stock) -> None:
     droppers = [c for c in dropped.components if isinstance(c, Shot) and c.role == "dropper"]
     assert len(droppers) == 3
     assert len({d.mass_kg for d in droppers}) == 1
+    # On a short line the bulk makes room: droppers never lie on one another.
+    short = balance_rig(RIGS["rudd-strung"], stock, Wish(pattern="bulk-and-droppers", droppers=3)).rig
+    below = [c.position_m for c in short.components if isinstance(c, Shot) and c.role == "dropper"]
+    assert min(a - b for a, b in pairwise(below)) > 0.03
     strung = [
         c.position_m for c in balance_rig(rig, stock, Wish(pattern="strung")).rig.components if isinstance(c, Shot)
     ]

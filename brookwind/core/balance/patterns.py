@@ -20,6 +20,10 @@ DROPPER_SHARE_MOST = 0.4
 """Droppers together pull at most this share of the shot; more, and they are the bulk."""
 CLOSING = 0.75
 """A gap over the one above it where gaps close towards the hook; the other way round where they open."""
+DROPPER_ROOM_M = 0.08
+"""Line that each dropper wants below the bulk. [m]"""
+BULK_HIGHEST_SHARE = 0.7
+"""For that the bulk goes no higher than this share of the stretch."""
 LEADER_SHOT_MOST = 2
 """Pieces in the middle of a leader under a running lead."""
 
@@ -147,7 +151,8 @@ def place_bulk_and_droppers(chosen: Sequence[Grain], singles: Sequence[Grain], s
     span: the stretch they may sit on.
     ratio: a gap over the one above it.
     """
-    bulk_at = bulk_at_m(span)
+    # On a short line a third of the way up leaves the droppers no room: the bulk goes up for them.
+    bulk_at = max(bulk_at_m(span), min(span.low_m + len(singles) * DROPPER_ROOM_M, span.at(BULK_HIGHEST_SHARE)))
     bulk = shoulder_to_shoulder(chosen, bulk_at, span)
     below = _down_from(bulk_at, gaps_m(bulk_at - span.low_m, len(singles), ratio))
     return [*(("bulk", p) for p in bulk), *(("dropper", p) for p in below)]

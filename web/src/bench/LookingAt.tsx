@@ -29,7 +29,7 @@ export function LookingAt({ proposal, onBack, onTake }: Props) {
       )}
       <Box
         position="absolute"
-        top="3"
+        bottom="3"
         left="3"
         bg="card"
         borderWidth="2px"
