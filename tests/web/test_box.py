@@ -142,3 +142,16 @@ def test_nothing_for_axe_in_the_box(shed: Server, page: Page) -> None:
             expect(page.get_by_role("navigation", name="Trays")).to_be_visible()
             page.wait_for_timeout(400)
             assert axe_finds(page) == []
+
+
+def test_a_bait_is_timed_in_a_jug(shed: Server, page: Page) -> None:
+    page.goto(f"{shed.url}/box/baits")
+    page.get_by_role("button", name="Time maggots").click()
+    sheet = page.get_by_role("dialog")
+    sheet.get_by_role("button", name="Add", exact=True).click()
+    expect(sheet.get_by_text("such as 40 and 8.2")).to_be_visible()
+    sheet.get_by_label("Time, s").fill("14,5")
+    page.keyboard.press("Enter")
+    expect(sheet.get_by_text("Sinks at")).to_be_visible()
+    sheet.get_by_role("button", name="Use this density").click()
+    expect(page.get_by_text("sinks 2.8 cm/s")).to_be_visible()

@@ -25,6 +25,7 @@ export type KeptPattern = Schemas["Kept_OwnPattern_"];
 export type Incoming = Schemas["Incoming"];
 export type ImportPreview = Schemas["ImportPreview"];
 export type PackRow = Schemas["PackRow"];
+export type JugReading = Schemas["JugReading"];
 export type Weighing = Schemas["Weighing"];
 export type Change = Schemas["EditRequest"]["change"];
 export type Problem = Schemas["Problem"];
@@ -146,6 +147,8 @@ export const api = {
   quickEntry: (text: string) => must(client.POST("/api/box/quick", { body: { text } })),
   weigh: (readings: Schemas["Weighing"][], nominal_kg: number | null) =>
     must(client.POST("/api/box/weigh", { body: { readings, nominal_kg } })),
+  jug: (readings: Schemas["JugReading"][], mass_kg: number, temperature_c: number) =>
+    must(client.POST("/api/box/jug", { body: { readings, mass_kg, temperature_c } })),
   previewBox: (file: Blob) =>
     must(client.POST("/api/box/preview", asFile(file)) as Promise<Answer<Schemas["ImportPreview"]>>),
   importBox: (rows: Schemas["BoxWrite"][]) => must(client.POST("/api/box/import", { body: { rows } })),

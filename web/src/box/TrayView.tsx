@@ -2,6 +2,7 @@ import { Box, Flex, Grid, Input, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import type { Catalogue, KeptItem } from "../api/client";
 import { Button } from "../shell/Button";
+import { JugSheet } from "./JugSheet";
 import type { BoxState } from "./useBox";
 import { WeighSheet } from "./WeighSheet";
 import { factsOf, nameOf } from "./words";
@@ -43,6 +44,9 @@ export function TrayView({ state, shown, searching, tray }: Props) {
       </Grid>
       {kept && (kept.fields.kind === "shot" || kept.fields.kind === "lead") && (
         <WeighSheet fields={kept.fields} state={state} onClose={() => setWeighing(null)} />
+      )}
+      {kept?.fields.kind === "bait" && (
+        <JugSheet fields={kept.fields} state={state} onClose={() => setWeighing(null)} />
       )}
     </>
   );
@@ -99,6 +103,11 @@ function Compartment({ kept, state, onWeigh }: { kept: KeptItem; state: BoxState
         {(fields.kind === "shot" || fields.kind === "lead") && (
           <Button size="sm" variant="quiet" onClick={onWeigh}>
             Weigh<span className="bw-hidden"> {name}</span>
+          </Button>
+        )}
+        {fields.kind === "bait" && (
+          <Button size="sm" variant="quiet" onClick={onWeigh}>
+            Time<span className="bw-hidden"> {name}</span>
           </Button>
         )}
         <Button size="sm" variant="quiet" onClick={() => void state.put(fields, null)}>

@@ -32,7 +32,7 @@ export function factsOf(i: BoxItem): string {
     case "link":
       return i.length_m ? `${Math.round(i.length_m * 100)} cm` : "";
     case "bait":
-      return `${gram(i.mass_kg)} each`;
+      return `${gram(i.mass_kg)} each${i.sink_m_s == null ? "" : `, sinks ${(i.sink_m_s * 100).toFixed(1)} cm/s`}`;
   }
 }
 

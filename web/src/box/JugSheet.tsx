@@ -1,0 +1,107 @@
+import { Box, Flex, Input, Stack, Text } from "@chakra-ui/react";
+import { useEffect, useRef, useState } from "react";
+import { api, type BoxItem, type JugReading, Refusal } from "../api/client";
+import { Button } from "../shell/Button";
+import { Sheet } from "../shell/Sheet";
+import { say } from "../units/quantity";
+import { useSettings } from "../units/settings";
+import type { BoxState } from "./useBox";
+
+type Fields = Extract<BoxItem, { kind: "bait" }>;
+type Test = Awaited<ReturnType<typeof api.jug>>;
+type Props = { fields: Fields; state: BoxState; onClose: () => void };
+
+const TAP_C = 15;
+
+/** Jug test of a bait: timed falls, typed or by the watch here; sink rate and density at once. */
+export function JugSheet({ fields, state, onClose }: Props) {
+  const { units } = useSettings();
+  const [readings, setReadings] = useState<JugReading[]>(fields.jug);
+  const [fall, setFall] = useState("40");
+  const [seconds, setSeconds] = useState("");
+  const [test, setTest] = useState<Test | null>(null);
+  const [said, setSaid] = useState("");
+  const [running, setRunning] = useState(false);
+  const began = useRef(0);
+  useEffect(() => {
+    let current = true;
+    const tell = (found: Test | null, sentence: string) => {
+      if (!current) return;
+      setTest(found);
+      setSaid(sentence);
+    };
+    if (readings.length === 0) tell(null, "");
+    else
+      api.jug(readings, fields.mass_kg, TAP_C).then(
+        (t) => tell(t, ""),
+        (e) => tell(null, e instanceof Refusal ? e.message : String(e)),
+      );
+    return () => {
+      current = false;
+    };
+  }, [readings, fields.mass_kg]);
+  const watch = () => {
+    if (running) setSeconds(((performance.now() - began.current) / 1000).toFixed(1));
+    began.current = performance.now();
+    setRunning(!running);
+  };
+  const add = () => {
+    const [cm, s] = [Number(fall.replace(",", ".")), Number(seconds.replace(",", "."))];
+    if (!(cm > 2) || !(s > 0.05)) {
+      setSaid("Enter the fall in centimetres and the time in seconds, such as 40 and 8.2.");
+      return;
+    }
+    setReadings([...readings, { fall_m: cm / 100, time_s: s, at: new Date().toISOString() }]);
+    setSeconds("");
+  };
+  const keep = async () => {
+    if (!test) return;
+    const found = { density_kg_m3: test.density_kg_m3, sink_m_s: test.sink_m_s, jug: readings };
+    if (await state.put(fields, { ...fields, ...found })) onClose();
+  };
+  return (
+    <Sheet title={`Time ${fields.label} in a jug`} onClose={onClose}>
+      <Stack gap="4">
+        <Flex gap="2" align="flex-end">
+          <Box flex="1">
+            <label htmlFor="jug-fall" className="bw-label">
+              Fall, cm
+            </label>
+            <Input id="jug-fall" value={fall} inputMode="decimal" onChange={(e) => setFall(e.currentTarget.value)} />
+          </Box>
+          <Box flex="1">
+            <label htmlFor="jug-time" className="bw-label">
+              Time, s
+            </label>
+            <Input
+              id="jug-time"
+              value={seconds}
+              inputMode="decimal"
+              onChange={(e) => setSeconds(e.currentTarget.value)}
+              onKeyDown={(e) => e.key === "Enter" && add()}
+            />
+          </Box>
+          <Button onClick={watch}>{running ? "Stop the watch" : "Start the watch"}</Button>
+          <Button onClick={add}>Add</Button>
+        </Flex>
+        <Box as="ul" className="bw-plain" fontSize="sm">
+          {readings.map((r, i) => (
+            <Flex as="li" key={`${r.at}-${r.time_s}`} justify="space-between" align="center">
+              {(r.fall_m * 100).toFixed(0)} cm in {r.time_s} s, {new Date(r.at).toLocaleDateString()}
+              <Button size="sm" variant="quiet" onClick={() => setReadings(readings.filter((_, n) => n !== i))}>
+                Strike out<span className="bw-hidden"> fall {i + 1}</span>
+              </Button>
+            </Flex>
+          ))}
+        </Box>
+        <Text aria-live="polite">
+          {said ||
+            (test ? say(test.says, test.figures ?? {}, units) : `No fall yet. Tap water at ${TAP_C} °C is assumed.`)}
+        </Text>
+        <Button variant="solid" disabled={!test} onClick={() => void keep()}>
+          Use this density
+        </Button>
+      </Stack>
+    </Sheet>
+  );
+}
