@@ -12,9 +12,9 @@ import pytest
 from brookwind.core.advice.place_rules import LeadBand, PlaceRules
 from brookwind.core.balance.adjust import GOOD_ENOUGH_M, adjust, observe
 from brookwind.core.balance.allowed import holds, within_rules
+from brookwind.core.balance.arrange import gaps_m
 from brookwind.core.balance.offers import MOST_OFFERS, offers
 from brookwind.core.balance.own_pattern import own_pattern_of
-from brookwind.core.balance.patterns import gaps_m
 from brookwind.core.balance.proposal import Wish
 from brookwind.core.balance.propose import balance_rig
 from brookwind.core.balance.settle import settle

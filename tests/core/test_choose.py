@@ -8,7 +8,8 @@ from collections.abc import Callable
 
 import pytest
 
-from brookwind.core.balance.choose import TIE_N, choose_pieces, in_ties
+from brookwind.core.balance.choose import choose_pieces
+from brookwind.core.balance.ties import TIE_N, in_ties
 from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, submerged_weight_n
 from brookwind.core.rig.shot_series import MODERN
 

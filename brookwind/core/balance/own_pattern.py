@@ -7,7 +7,8 @@ from math import inf
 
 from pydantic import Field
 
-from brookwind.core.balance.patterns import Grain, Pattern, Placed, Span, shoulder_to_shoulder
+from brookwind.core.balance.arrange import Grain, Placed, Span, shoulder_to_shoulder
+from brookwind.core.balance.patterns import Pattern
 from brookwind.core.balance.span import span_of
 from brookwind.core.errors import OutOfRange
 from brookwind.core.frozen import Frozen

@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Sequence
 from typing import NamedTuple
 
-from brookwind.core.balance.patterns import Grain, Placed
+from brookwind.core.balance.arrange import Grain, Placed
 from brookwind.core.errors import Infeasible
 from brookwind.core.figures import length
 from brookwind.core.gravity import sphere_diameter_m

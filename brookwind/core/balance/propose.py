@@ -7,7 +7,8 @@ from dataclasses import dataclass
 from math import inf
 
 from brookwind.core.balance.allowed import allowed
-from brookwind.core.balance.choose import Choice, Entry, Lists, Search, best_of
+from brookwind.core.balance.arrange import Grain
+from brookwind.core.balance.choose import Entry, best_of
 from brookwind.core.balance.hang import hanging, lay_out
 from brookwind.core.balance.heavy_first import (
     Heavy,
@@ -21,20 +22,11 @@ from brookwind.core.balance.heavy_first import (
     with_jig,
 )
 from brookwind.core.balance.own_pattern import pattern_of
-from brookwind.core.balance.patterns import (
-    DROPPER_SHARE_MOST,
-    JIG,
-    LOCKED,
-    NONE,
-    OLIVETTE,
-    PATTERN,
-    STACK,
-    Grain,
-    Pattern,
-)
+from brookwind.core.balance.patterns import DROPPER_SHARE_MOST, JIG, LOCKED, NONE, OLIVETTE, PATTERN, STACK, Pattern
 from brookwind.core.balance.placing import check_room, clear_of_others, taken_stretches
 from brookwind.core.balance.proposal import Proposal, Taken, Wish, larger_below, proposal_of, taken_of
 from brookwind.core.balance.refuse import already_full, locked_on_slider, nothing_fits
+from brookwind.core.balance.search import Choice, Lists, Search
 from brookwind.core.balance.settle import attachment_depth_m
 from brookwind.core.balance.span import span_of
 from brookwind.core.balance.stock import ShotStock, Stock

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from brookwind.core.balance.patterns import Span
+from brookwind.core.balance.arrange import Span
 from brookwind.core.gravity import sphere_diameter_m
 from brookwind.core.rig.components import Hook, Shot, Weight
 from brookwind.core.rig.document import Rig, of_kind

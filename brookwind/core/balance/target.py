@@ -5,8 +5,8 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from brookwind.core import figures
-from brookwind.core.balance.choose import TIE_N
 from brookwind.core.balance.settle import settle
+from brookwind.core.balance.ties import TIE_N
 from brookwind.core.errors import OutOfRange
 from brookwind.core.floats.body import FloatBody
 from brookwind.core.floats.immersion import (
