@@ -265,6 +265,8 @@ def test_smallest_change_after_a_new_bait_and_from_a_seen_tip(stock: Stock) -> N
     corn = edit(rig, ChangeBait(do="change-bait", bait="sweetcorn"), stock)
     better = adjust(corn, stock)
     assert abs(settle(better.options[0].rig).tip_m - rig.aim.tip_m) < abs(settle(corn).tip_m - rig.aim.tip_m)
+    with pytest.raises(Infeasible, match="A tight line holds this float"):
+        adjust(RIGS["tench-lift"], stock, 0.007)
     with pytest.raises(OutOfRange, match="was entered, but the float is"):
         adjust(rig, stock, 1.0)
 

@@ -117,6 +117,28 @@ def test_a_proposal_is_looked_at_before_it_is_taken_and_a_piece_stays_fixed(shed
     expect(page.get_by_test_id("spoken")).to_contain_text("Balanced from the box")
 
 
+def test_on_a_phone_the_look_is_brought_to_the_eye(shed: Server, page: Page) -> None:
+    page.set_viewport_size({"width": 390, "height": 844})
+    page.goto(f"{shed.url}/bench/roach-pole")
+    page.get_by_role("button", name=re.compile("Load")).first.click()
+    page.get_by_role("button", name="Look at one bulk, another pattern").click()
+    expect(page.get_by_test_id("looking")).to_be_in_viewport()
+
+
+def test_an_own_pattern_that_is_gone_is_said_in_words(shed: Server, page: Page) -> None:
+    page.goto(f"{shed.url}/bench/mullet-slider")
+    page.keyboard.press("5")
+    page.get_by_text("Limits, fixed pieces, own patterns").click()
+    page.get_by_label("as a pattern of your own").fill("My drop")
+    page.keyboard.press("Enter")
+    page.get_by_label("Pattern", exact=True).select_option(label="My drop")
+    page.get_by_role("button", name="Remove the pattern My drop").click()
+    expect(page.get_by_text("My drop is gone")).to_be_visible()
+    page.get_by_role("heading", name="Load").click()
+    page.keyboard.press("b")
+    expect(page.get_by_text("own pattern is no longer kept")).to_be_visible()
+
+
 def test_a_seen_tip_gives_the_smallest_change(shed: Server, page: Page) -> None:
     page.goto(f"{shed.url}/bench/grayling-avon")
     page.keyboard.press("5")

@@ -85,11 +85,19 @@ def adjust(rig: Rig, stock: Stock, seen_tip_m: float | None = None) -> Adjusted:
     rig: the rig as it is; fixed pieces stay.
     stock: what the box holds.
     seen_tip_m: the tip seen at the water, when it is not what the rig should show. [m]
-    Raises: OutOfRange when the wanted or the seen tip is longer than the float's; Infeasible when nothing helps.
+    Raises: OutOfRange when the wanted or the seen tip is longer than the float's; Infeasible when nothing helps or
+    a tight line holds the float.
     """
     target, settled = target_for(rig), settle(rig)
+    if settled.rod_n:
+        raise Infeasible.one(
+            "held-by-the-rod",
+            "A tight line holds this float at its tip, so shot does not put it right.",
+            "Tighten or give line; balance the rig anew after a change.",
+            ("rig",),
+        )
     if seen_tip_m is None:
-        pull, off = settled.pull_n + settled.rod_n, settled.tip_m - rig.aim.tip_m
+        pull, off = settled.pull_n, settled.tip_m - rig.aim.tip_m
     else:
         _check_seen(seen_tip_m, settled)
         pull = load_at_immersion_n(settled.body, settled.body.length_m - seen_tip_m, settled.water_kg_m3)

@@ -96,6 +96,10 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   }, [rig.name]);
 
   const balance = async (pattern = rig.pattern) => {
+    if (![...catalogue.patterns, ...own.map((k) => k.fields)].some((p) => p.id === pattern)) {
+      bench.setSaid({ tone: "refuse", text: "This rig's own pattern is no longer kept. Choose another under Load." });
+      return;
+    }
     const wish = wishFor(pattern, asked, metal, own);
     const done = await bench.ask(async (now) => (await api.balance(now, wish)).rig);
     if (done) announce("Balanced from the box.");

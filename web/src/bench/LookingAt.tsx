@@ -1,4 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
+import { useEffect, useRef } from "react";
 import type { Proposal } from "../api/client";
 import { Scene } from "../scene/Scene";
 import { Button } from "../shell/Button";
@@ -14,6 +15,11 @@ export function LookingAt({ proposal, onBack, onTake }: Props) {
   const { units } = useSettings();
   const answer = useEvaluation(proposal.rig);
   const { evaluation } = answer;
+  const bar = useRef<HTMLDivElement>(null);
+  // On a phone the scene is far above the offers: bring it to the eye.
+  useEffect(() => {
+    bar.current?.scrollIntoView({ block: "nearest" });
+  }, []);
   return (
     <>
       {evaluation && answer.of && (
@@ -28,6 +34,7 @@ export function LookingAt({ proposal, onBack, onTake }: Props) {
         />
       )}
       <Box
+        ref={bar}
         position="absolute"
         bottom="3"
         left="3"

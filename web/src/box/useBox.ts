@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useRef, useState } from "react";
-import { api, type BoxItem, type KeptItem, Refusal } from "../api/client";
+import { useState } from "react";
+import { api, type BoxItem, type KeptItem } from "../api/client";
+import { useTurns } from "../document/useTurns";
 
 type Step = { before: BoxItem | null; after: BoxItem | null };
 
@@ -8,9 +9,8 @@ type Step = { before: BoxItem | null; after: BoxItem | null };
 export function useBox() {
   const queries = useQueryClient();
   const box = useQuery({ queryKey: ["box"], queryFn: api.box });
-  const [failed, setFailed] = useState("");
+  const { failed, setFailed, attempt } = useTurns(() => queries.invalidateQueries({ queryKey: ["box"] }));
   const [done, setDone] = useState<Step[]>([]);
-  const last = useRef<Promise<unknown>>(Promise.resolve());
   const items: KeptItem[] = box.data ?? [];
 
   const write = async ({ before, after }: Step) => {
@@ -19,23 +19,6 @@ export function useBox() {
       if (now) await api.deleteBoxItem(now.fields.item, now.version);
     } else if (now) await api.updateBoxItem(now.fields.item, now.version, after);
     else await api.createBoxItem(after);
-  };
-  const attempt = (act: () => Promise<unknown>): Promise<boolean> => {
-    const mine = last.current.then(async () => {
-      try {
-        await act();
-        setFailed("");
-        return true;
-      } catch (error) {
-        if (!(error instanceof Refusal)) throw error;
-        setFailed(error.message);
-        return false;
-      } finally {
-        await queries.invalidateQueries({ queryKey: ["box"] });
-      }
-    });
-    last.current = mine.catch(() => undefined);
-    return mine;
   };
   /** Write a compartment: `before` null for a new one, `after` null to remove it. */
   const put = (before: BoxItem | null, after: BoxItem | null) =>

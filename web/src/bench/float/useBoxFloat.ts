@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useRef, useState } from "react";
-import { api, type BoxItem, type FloatSpec, type FloatStock, Refusal } from "../../api/client";
+import { api, type BoxItem, type FloatSpec, type FloatStock } from "../../api/client";
+import { useTurns } from "../../document/useTurns";
 
 type Kept = { version: number; fields: BoxItem };
 
@@ -8,28 +8,10 @@ type Kept = { version: number; fields: BoxItem };
 export function useBoxFloat(item: string | null | undefined) {
   const queries = useQueryClient();
   const box = useQuery({ queryKey: ["box"], queryFn: api.box });
-  const [failed, setFailed] = useState("");
-  const last = useRef<Promise<unknown>>(Promise.resolve());
+  const { failed, attempt } = useTurns(() => queries.invalidateQueries({ queryKey: ["box"] }));
   const of = (all: Kept[] | undefined) => all?.find((k) => k.fields.kind === "float" && k.fields.item === item);
   const stock = (of(box.data)?.fields as FloatStock | undefined) ?? null;
 
-  const attempt = (act: () => Promise<unknown>): Promise<boolean> => {
-    const mine = last.current.then(async () => {
-      try {
-        await act();
-        setFailed("");
-        return true;
-      } catch (error) {
-        if (!(error instanceof Refusal)) throw error;
-        setFailed(error.message);
-        return false;
-      } finally {
-        await queries.invalidateQueries({ queryKey: ["box"] });
-      }
-    });
-    last.current = mine.catch(() => undefined);
-    return mine;
-  };
   const keep = (part: Partial<FloatStock>) =>
     attempt(async () => {
       const now = of(queries.getQueryData<Kept[]>(["box"]));
