@@ -45,7 +45,7 @@ schema: .stamps/dev .stamps/web ## make the web's types anew from the API
 	cd web && npx openapi-typescript ../.stamps/openapi.json -o src/api/schema.d.ts
 
 unit: .stamps/dev build chromium web-unit
-	$(BIN)/python -m pytest
+	$(BIN)/python -m pytest -n 2 --dist loadfile -p no:benchmark
 
 web-unit: .stamps/web
 	cd web && npx vitest run --reporter=dot

@@ -3,13 +3,16 @@
 from __future__ import annotations
 
 import os
+import shutil
 import socket
 import subprocess
 import sys
+import tempfile
 import time
 import urllib.error
 import urllib.request
 from collections.abc import Iterator
+from functools import cache
 from pathlib import Path
 from typing import Any
 
@@ -25,6 +28,23 @@ def free_port() -> int:
         return int(s.getsockname()[1])
 
 
+@cache
+def _loaded() -> Path:
+    """The demo's database, loaded once: loading takes longer than most tests."""
+    path = Path(tempfile.mkdtemp(prefix="brookwind-tests-")) / "demo.db"
+    lines = f"""
+from pathlib import Path
+from brookwind.demo.load import load_demo
+from brookwind.store.database import open_database
+engine = open_database(Path({str(path)!r}))
+load_demo(engine)
+engine.dispose()
+"""
+    # In a process of its own: this one's demo has a fixed day.
+    subprocess.run([sys.executable, "-c", lines], check=True)
+    return path
+
+
 class Server:
     """`brookwind demo` or `serve` on a database of its own; it can be stopped and started again in mid edit."""
 
@@ -34,6 +54,9 @@ class Server:
         self.process: subprocess.Popen[bytes] | None = None
 
     def start(self) -> None:
+        """Start, on a copy of the demo as loaded once for this run when there is no database yet."""
+        if self.what == "demo" and not self.database.exists():
+            shutil.copy(_loaded(), self.database)
         env = {**os.environ, "BROOKWIND_DEMO_DB": str(self.database), "BROOKWIND_DB": str(self.database)}
         command = [sys.executable, "-m", "brookwind.cli", self.what, "--port", str(self.port)]
         self.process = subprocess.Popen(command, env=env, stdout=subprocess.DEVNULL)

@@ -284,3 +284,14 @@ def test_a_phone_has_room_for_all_of_it(place: Server, browser: Browser) -> None
         expect(phone.get_by_role("heading", level=1)).to_be_visible()
         assert phone.evaluate("() => document.documentElement.scrollWidth") <= 390, tab
     phone.close()
+
+
+def test_a_page_that_still_waits_for_its_part_has_one_main_and_nothing_for_axe(page: Page, standing: Server) -> None:
+    held = []
+    page.route("**/api/book/*", lambda route: held.append(route))
+    for tab in ("schools", "fish"):
+        page.goto(f"{standing.url}/book/{tab}")
+        expect(page.get_by_role("heading", name="One moment")).to_be_visible()
+        expect(page.get_by_role("main")).to_have_count(1)
+        assert axe_finds(page) == [], tab
+    assert held

@@ -35,8 +35,8 @@ export default function BookPage() {
             </Link>
           ))}
         </Flex>
-        {catalogue.isError && <Failed error={catalogue.error} again={() => void catalogue.refetch()} />}
-        {catalogue.isPending && <Loading what="the book" />}
+        {catalogue.isError && <Failed inside error={catalogue.error} again={() => void catalogue.refetch()} />}
+        {catalogue.isPending && <Loading inside what="the book" />}
         {catalogue.data && here === "fish" && (
           <ShelfView
             key="fish"

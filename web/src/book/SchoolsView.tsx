@@ -10,8 +10,8 @@ export function SchoolsView() {
   const schools = useQuery({ queryKey: ["schools"], queryFn: api.schools, staleTime: 0 });
   const [said, setSaid] = useState("");
   const [picked, setPicked] = useState<Record<string, string> | null>(null);
-  if (schools.isError) return <Failed error={schools.error} again={() => void schools.refetch()} />;
-  if (!schools.data) return <Loading what="the schools" />;
+  if (schools.isError) return <Failed inside error={schools.error} again={() => void schools.refetch()} />;
+  if (!schools.data) return <Loading inside what="the schools" />;
   const { kept, questions } = schools.data;
   const choices = picked ?? kept.fields.choices ?? {};
 

@@ -26,8 +26,9 @@ export function ShelfView<F extends Named>({ shelf, specs, what, catalogue, pres
   const [wanted, setWanted] = useState("");
   const [fresh, setFresh] = useState<Entry<F> | null>(null);
   const [typed, setTyped] = useState<F | null>(null);
-  if (book.entries.isError) return <Failed error={book.entries.error} again={() => void book.entries.refetch()} />;
-  if (!book.entries.data) return <Loading what="the book" />;
+  if (book.entries.isError)
+    return <Failed inside error={book.entries.error} again={() => void book.entries.refetch()} />;
+  if (!book.entries.data) return <Loading inside what="the book" />;
 
   const all = book.entries.data;
   const entry = fresh ?? all.find((e) => e.fields.id === present) ?? all[0];

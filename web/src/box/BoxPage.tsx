@@ -50,8 +50,10 @@ export default function BoxPage() {
           })}
         </Flex>
         {tray !== "packing" && <h1 className="bw-hidden">Box: {present?.name ?? "every tray"}</h1>}
-        {failed && <Failed error={failed} again={() => void Promise.all([catalogue.refetch(), state.box.refetch()])} />}
-        {!failed && (catalogue.isPending || state.box.isPending) && <Loading what="the box" />}
+        {failed && (
+          <Failed inside error={failed} again={() => void Promise.all([catalogue.refetch(), state.box.refetch()])} />
+        )}
+        {!failed && (catalogue.isPending || state.box.isPending) && <Loading inside what="the box" />}
         {catalogue.data && state.box.data && tray === "packing" && <Packing />}
         {catalogue.data && state.box.data && tray !== "packing" && (
           <>

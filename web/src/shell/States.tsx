@@ -4,12 +4,12 @@ import { Refusal } from "../api/client";
 import { Button } from "./Button";
 import { Header } from "./Header";
 
-/** A whole page that has nothing to show yet: what, why, and what to do. */
-export function Notice({ title, children }: { title: string; children: ReactNode }) {
+/** Nothing to show yet: what, why, and what to do. It is a page of its own unless a page it is `inside` of has the landmarks. */
+export function Notice({ title, inside, children }: { title: string; inside?: boolean; children: ReactNode }) {
   return (
     <>
-      <Header />
-      <Box as="main" maxW="560px" mx="auto" mt="24" px="6" textAlign="center">
+      {!inside && <Header />}
+      <Box as={inside ? "div" : "main"} maxW="560px" mx="auto" mt="24" px="6" textAlign="center">
         <svg width="96" height="64" viewBox="0 0 96 64" aria-hidden="true">
           <path d="M0 36h96v28H0z" fill="var(--chakra-colors-shallow)" />
           <path d="M47 8h2v24h-2z" fill="var(--chakra-colors-tip)" />
@@ -26,18 +26,18 @@ export function Notice({ title, children }: { title: string; children: ReactNode
   );
 }
 
-export function Loading({ what }: { what: string }) {
+export function Loading({ what, inside }: { what: string; inside?: boolean }) {
   return (
-    <Notice title="One moment">
+    <Notice title="One moment" inside={inside}>
       <Text aria-live="polite">Fetching {what}.</Text>
     </Notice>
   );
 }
 
-export function Failed({ error, again }: { error: Error; again: () => void }) {
+export function Failed({ error, again, inside }: { error: Error; again: () => void; inside?: boolean }) {
   const offline = error instanceof Refusal && error.status === 0;
   return (
-    <Notice title={offline ? "The server does not answer" : "That did not work"}>
+    <Notice title={offline ? "The server does not answer" : "That did not work"} inside={inside}>
       <Text role="alert">
         {offline ? "Start it again with “make demo” or “brookwind serve”. Nothing you entered is lost." : error.message}
       </Text>
