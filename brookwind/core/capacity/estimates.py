@@ -4,7 +4,8 @@ from __future__ import annotations
 
 from math import atan2, log
 
-from brookwind.core.depth.plumbing.lean import FLOAT_DRAG, WIND_SKIN, cylinder_drag, line_load_n_m
+from brookwind.core.motion.drag import FLOAT_DRAG, cylinder_drag, line_load_n_m
+from brookwind.core.motion.flow import SKIN_DEPTH_M, WIND_SKIN
 from brookwind.core.floats.body import FloatBody
 from brookwind.core.gravity import G_M_S2, LEAD_KG_M3, sphere_diameter_m, submerged_weight_n
 from brookwind.core.motion.sphere import VISCOSITY_M2_S, fall_speed_m_s

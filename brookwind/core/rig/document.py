@@ -63,12 +63,31 @@ class Limits(Frozen):
     """Mass that may land over each metre of calm water. [kg/m]"""
 
 
+BedKind = Literal["silt", "sand", "gravel", "rock"]
+
+
+class SpeedAt(Frozen):
+    """A speed of the water as measured at a depth."""
+
+    depth_m: float = Field(ge=0, le=60)
+    speed_m_s: float = Field(ge=0, le=5)
+
+
 class Conditions(Frozen):
     """What the float has to cope with: where it is fished, the wind and the current there, and the tackle."""
 
     distance_m: float = Field(default=12.0, ge=0.5, le=200)
     current_m_s: float = Field(default=0.0, ge=0, le=5)
     """Speed of the surface. [m/s]"""
+    exponent: float | None = Field(default=None, ge=1, le=20)
+    """n of the current's profile; the usual one, with its doubt, when not given."""
+    speeds: tuple[SpeedAt, ...] = Field(default=(), max_length=12)
+    """Speeds as measured, from the surface down: they take the place of surface speed and profile."""
+    hold: float | None = Field(default=None, ge=0, le=1)
+    """Speed the float is held back to, over the surface's: 0 anchored. It runs free when not given."""
+    bed: BedKind = "gravel"
+    bed_slope: float = Field(default=0.0, ge=-1, le=1)
+    """Metres the bed falls per metre downstream."""
     wind_m_s: float = Field(default=0.0, ge=0, le=40)
     fetch_m: float = Field(default=50.0, ge=1, le=1e6)
     """Open water upwind. [m]"""
@@ -90,6 +109,19 @@ class Conditions(Frozen):
     clear: bool = False
     """The water is clear, or the sun is on it."""
     limits: Limits = Limits()
+
+    @model_validator(mode="after")
+    def _speeds_go_down(self) -> Self:
+        depths = [s.depth_m for s in self.speeds]
+        for i in range(1, len(depths)):
+            if depths[i] <= depths[i - 1]:
+                raise OutOfRange.one(
+                    "speeds-order",
+                    f"Speed {i + 1} is not deeper than the one before it.",
+                    "Enter the speeds from the surface down, each depth once.",
+                    ("speeds", i, "depth_m"),
+                )
+        return self
 
 
 class Rig(Frozen):

@@ -9,14 +9,10 @@ from typing import Literal
 import numpy as np
 from pydantic import Field
 
-from brookwind.core.depth.plumbing.lean import WIND_SKIN, cylinder_drag
 from brookwind.core.frozen import Frozen, Sourced
+from brookwind.core.motion.drag import cylinder_drag
+from brookwind.core.motion.flow import EXPONENTS, USUAL_EXPONENT, WIND_SKIN
 from brookwind.core.water.survey import Drift
-
-USUAL_EXPONENT = 6.5
-"""n of u = U (1 - d/h)^(1/n). Source: handbook 5.4, 6 to 7."""
-EXPONENTS = (3.0, 12.0)
-"""Range of n that measured profiles are held to: a rough bed and a very smooth one. Editable default."""
 
 _OVER_ERROR_M = 0.15
 """Error of a paced or judged length. [m] Editable default."""

@@ -9,7 +9,6 @@ from math import pi
 import numpy as np
 from numpy.typing import NDArray
 
-from brookwind.core.depth.plumbing.lean import float_load_n, lean_excess_m, line_load_n_m
 from brookwind.core.depth.plumbing.readings import Setup
 from brookwind.core.errors import OutOfRange
 from brookwind.core.figures import load
@@ -17,6 +16,9 @@ from brookwind.core.floats.attitude import least_cocking_load_n
 from brookwind.core.floats.body import FloatBody, float_body
 from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n
 from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, submerged_weight_n
+from brookwind.core.motion.drag import float_load_n
+from brookwind.core.motion.flow import Flow
+from brookwind.core.motion.taut import lost_to_lean_m
 from brookwind.core.water.density import water_density_kg_m3
 
 Array = NDArray[np.float64]
@@ -74,7 +76,7 @@ def response(setup: Setup, setting_m: float) -> Response:
     setup: the tackle and conditions.
     setting_m: length of line between plummet and float. [m]
     Raises: OutOfRange when the plummet does not pull the float under, or the float carries less than it should.
-    Source: Archimedes' principle, `lean_excess_m`, Hooke's law for the stretch.
+    Source: Archimedes' principle, `lost_to_lean_m`, Hooke's law for the stretch.
     """
     body, water = float_body(setup.spec), water_density_kg_m3(setup.temperature_c, setup.salinity)
     carried = submerged_weight_n(setup.carried_kg, LEAD_KG_M3, water)
@@ -88,11 +90,13 @@ def response(setup: Setup, setting_m: float) -> Response:
     pulls = np.maximum(pulls, 0.02 * pulls[0])
     attach = body.length_m - tips - body.setting_from_m
     frontal = body.mean_width_m * body.length_m
-    lean = lean_excess_m(
+    lean = lost_to_lean_m(
         setting_m,
+        setup.line_diameter_m,
         pulls,
         0.0 if setup.held else float_load_n(frontal, setup.surface_ms, setup.wind_ms, water),
-        line_load_n_m(setup.line_diameter_m, setup.surface_ms, water),
+        Flow(depth_m=setting_m, surface_m_s=setup.surface_ms),
+        water,
     )
     stretch = setting_m * pulls / (_YOUNG_PA[setup.line] * pi / 4.0 * setup.line_diameter_m**2)
     usual = float(np.interp(min(setup.wanted_tip_m, highest), tips, lean))

@@ -1,0 +1,182 @@
+"""A rig's line as a chain: straight links between nodes that carry the weights, attachment first, hook last."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import dataclass
+from itertools import pairwise
+from math import ceil, pi
+from typing import NamedTuple
+
+import numpy as np
+from numpy.typing import NDArray
+
+from brookwind.core.balance.hang import Hanging, Item, line_weight_between_n
+from brookwind.core.gravity import sphere_diameter_m
+from brookwind.core.motion.drag import STREAMLINED
+from brookwind.core.rig.components import LineSection, Weight
+from brookwind.core.rig.document import Rig, of_kind
+
+Array = NDArray[np.float64]
+
+_BED_GIVES_M = 2e-4
+"""How far a piece lying with its whole weight sinks into the bed. [m]"""
+_LEAST_N = 1e-5
+
+
+class Grain(NamedTuple):
+    """How finely a line is cut up."""
+
+    links: int
+    """About so many links of line between the pieces."""
+    merge_m: float
+    """Pieces nearer to each other than this share a node. [m]"""
+
+
+FINE = Grain(links=28, merge_m=0.004)
+"""For the shape at rest."""
+COARSE = Grain(links=16, merge_m=0.03)
+"""For the fall."""
+
+
+@dataclass(frozen=True)
+class Chain:
+    """Nodes 0 (attachment) to n (hook); all arrays have n + 1 entries. Link j lies between node j - 1 and node j."""
+
+    position_m: Array
+    """Distance from the hook along the line."""
+    link_m: Array
+    """Length of link j; entry 0 is not used."""
+    diameter_m: Array
+    """Of the line of link j."""
+    mass_kg: Array
+    """Of pieces and half the neighbouring line, with the water that moves along."""
+    weight_n: Array
+    """Submerged."""
+    area_m2: Array
+    """Frontal area of the pieces at a node, times the drag of their shape over a ball's."""
+    ball_m: Array
+    """Diameter of those balls, for their Reynolds number."""
+    side_m: Array
+    """Length of the side line that the piece of a node hangs on."""
+    side_n: Array
+    """What of the node's weight hangs on it."""
+    node: dict[str, int]
+    """Node of every piece that hangs."""
+
+    @property
+    def nodes(self) -> int:
+        """Number of nodes."""
+        return len(self.position_m)
+
+    @property
+    def bed_n_m(self) -> Array:
+        """Stiffness with which the bed, or the surface, bears a node. [N/m]"""
+        found: Array = (np.abs(self.weight_n) + _LEAST_N) / _BED_GIVES_M
+        return found
+
+    def from_node(self, first: int) -> Chain:
+        """The part that is below the float while a slider's line still runs: a node at the float, then these nodes.
+
+        first: first node of the part. [1 to n]
+        """
+        keep = slice(first - 1, None)
+        return Chain(
+            *(
+                getattr(self, name)[keep]
+                for name in (
+                    "position_m",
+                    "link_m",
+                    "diameter_m",
+                    "mass_kg",
+                    "weight_n",
+                    "area_m2",
+                    "ball_m",
+                    "side_m",
+                    "side_n",
+                )
+            ),
+            node={k: max(0, v - first + 1) for k, v in self.node.items()},
+        )
+
+
+def chain_of(rig: Rig, hanging: Hanging, water_kg_m3: float, grain: Grain = FINE) -> Chain:
+    """Cut a rig's line into links.
+
+    rig: the rig.
+    hanging: what hangs on its float.
+    water_kg_m3: density of the water. [kg/m3]
+    grain: how finely.
+    Mass and weight of a link go half to each of its nodes. Water that moves along: half of a ball's volume, all of a
+    line's. Source: added mass of a ball and of a cylinder across its axis, White, "Fluid Mechanics", 8.9.
+    """
+    items = [i for i in hanging.items if not i.above]
+    sections = of_kind(rig, LineSection)
+    joins = [s.lower_m for s in sections if 0.0 < s.lower_m < hanging.setting_m]
+    cuts = _cuts(hanging.setting_m, [i.position_m for i in items], joins, grain)
+    positions = np.array(cuts)
+    n = len(cuts)
+    link, diameter = np.zeros(n), np.zeros(n)
+    mass, weight = np.zeros(n), np.zeros(n)
+    for j in range(1, n):
+        high, low = cuts[j - 1], cuts[j]
+        link[j] = high - low
+        section = _section_at(sections, 0.5 * (high + low))
+        diameter[j] = section.diameter_m
+        area = 0.25 * pi * section.diameter_m**2
+        half = 0.5 * link[j] * area * (section.density_kg_m3 + water_kg_m3)
+        pull = 0.5 * line_weight_between_n(hanging, low, high)
+        for at in (j - 1, j):
+            mass[at] += half
+            weight[at] += pull
+    area, ball, side, side_n, node = _pieces(items, positions, mass, weight, water_kg_m3)
+    return Chain(positions, link, diameter, mass, weight, area, ball, side, side_n, node)
+
+
+def _section_at(sections: Sequence[LineSection], position_m: float) -> LineSection:
+    for section in sections:
+        if position_m >= section.lower_m:
+            return section
+    return sections[-1]
+
+
+def _cuts(setting_m: float, pieces: Sequence[float], joins: Sequence[float], grain: Grain) -> list[float]:
+    """Positions of the nodes, from the attachment down."""
+    fixed = [setting_m]
+    for place in sorted({*pieces, *joins, 0.0}, reverse=True):
+        if fixed[-1] - place > grain.merge_m and (place > grain.merge_m or place == 0.0):
+            fixed.append(place)
+    if fixed[-1] != 0.0:
+        fixed.append(0.0)
+    longest = setting_m / grain.links
+    cuts = [setting_m]
+    for high, low in pairwise(fixed):
+        parts = max(1, ceil((high - low) / longest - 1e-9))
+        cuts.extend(high - (high - low) * k / parts for k in range(1, parts + 1))
+    return cuts
+
+
+def _pieces(
+    items: Sequence[Item], positions: Array, mass: Array, weight: Array, water: float
+) -> tuple[Array, Array, Array, Array, dict[str, int]]:
+    """Put the pieces on their nodes: mass and weight are added to; areas, balls and side lines come back."""
+    n = len(positions)
+    area, length, side, side_n = np.zeros(n), np.zeros(n), np.zeros(n), np.zeros(n)
+    node: dict[str, int] = {}
+    for item in items:
+        c = item.component
+        at = int(np.argmin(np.abs(positions - item.position_m)))
+        node[c.id] = at
+        own, density = float(getattr(c, "mass_kg", 0.0)), float(getattr(c, "density_kg_m3", 1000.0))
+        weight[at] += item.weight_n
+        if own <= 0.0:
+            continue
+        mass[at] += own + 0.5 * water * own / density
+        ball = sphere_diameter_m(own, density)
+        shape = STREAMLINED.get(c.shape, 1.0) if isinstance(c, Weight) else 1.0
+        area[at] += shape * 0.25 * pi * ball**2
+        length[at] = max(length[at], ball)
+        if item.link_m:
+            side[at], side_n[at] = max(side[at], item.link_m), side_n[at] + item.weight_n
+    return area, np.where(length > 0.0, length, 1e-3), side, side_n, node
+

@@ -1,0 +1,106 @@
+"""How fast the water goes at each depth."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass, replace
+
+import numpy as np
+from numpy.typing import NDArray
+
+USUAL_EXPONENT = 6.5
+"""n of u = U (1 - d/h)^(1/n). Source: handbook 5.4, 6 to 7."""
+EXPONENTS = (3.0, 12.0)
+"""Range of n that measured profiles are held to: a rough bed and a very smooth one. Editable default."""
+
+WIND_SKIN = 0.03
+"""Speed of the surface skin over that of the wind. Source: J. Wu, J. Geophys. Res. 80, 1975: 0.03 to 0.035."""
+SKIN_DEPTH_M = 0.1
+"""Depth at which what the wind drives along has fallen to a third (1/e). [m] Editable default."""
+
+_NEAR_BED = 1e-3
+"""Share of the depth at the bed in which the speed falls evenly to nothing: the power law is too steep there."""
+
+
+Array = NDArray[np.float64]
+
+
+@dataclass(frozen=True)
+class Flow:
+    """Speeds along one direction: a power law or measured speeds, and what the wind drives along at the top.
+
+    Columns of depths, speeds and exponents stand for variants side by side.
+    """
+
+    depth_m: float | Array
+    surface_m_s: float | Array
+    exponent: float | Array = USUAL_EXPONENT
+    speeds: tuple[tuple[float, float], ...] = ()
+    """(depth, speed) as measured, from the surface down; the power law when empty. [m, m/s]"""
+    wind_m_s: float = 0.0
+    """Wind along the current; negative against it. [m/s]"""
+
+    @property
+    def still(self) -> bool:
+        """Nothing moves."""
+        return bool(np.all(self.surface_m_s == 0.0)) and self.wind_m_s == 0.0 and all(u == 0.0 for _, u in self.speeds)
+
+    @property
+    def top_m_s(self) -> float | Array:
+        """Speed of the current at the surface, wind apart. [m/s]"""
+        return self.speeds[0][1] if self.speeds else self.surface_m_s
+
+    @property
+    def skin_m_s(self) -> float | Array:
+        """Speed of the surface with what the wind adds. [m/s]"""
+        return self.top_m_s + WIND_SKIN * self.wind_m_s
+
+    def speed(self, depth_m: Array) -> Array:
+        """Speeds at depths. [m/s]
+
+        depth_m: depths, any shape; above the surface counts as at it, below the bed as at the bed. [m]
+        Source: handbook 5.4; measured speeds joined by straight lines, below the lowest by the power law to the bed.
+        """
+        left = 1.0 - np.maximum(depth_m, 0.0) / self.depth_m
+        found = self._measured(depth_m, left) if self.speeds else self.surface_m_s * self._share(left)
+        if self.wind_m_s:
+            found = found + WIND_SKIN * self.wind_m_s * np.exp(-np.maximum(depth_m, 0.0) / SKIN_DEPTH_M)
+        return found
+
+    def _share(self, left: Array) -> Array:
+        found: Array = np.maximum(left, _NEAR_BED) ** (1.0 / self.exponent)
+        return found * np.minimum(np.maximum(left / _NEAR_BED, 0.0), 1.0)
+
+    def _measured(self, depth_m: Array, left: Array) -> Array:
+        depths, speeds = zip(*self.speeds, strict=True)
+        low = max(_NEAR_BED, 1.0 - depths[-1] / self.depth_m)
+        below = speeds[-1] * self._share(np.minimum(left, low)) / low ** (1.0 / self.exponent)
+        return np.where(left < low, below, np.interp(depth_m, depths, speeds))
+
+    def at(self, depth_m: float) -> float:
+        """Speed at one depth. [m/s]
+
+        depth_m: the depth. [m]
+        """
+        return float(self.speed(np.array([depth_m]))[0])
+
+    def slope(self, depth_m: Array, speed_m_s: Array) -> Array:
+        """Change of speed per metre of depth, the wind's share apart. [1/s]
+
+        depth_m: depths, any shape. [m]
+        speed_m_s: speeds there. [m/s]
+        Source: derivative of the power law; between measured speeds a central difference.
+        """
+        if self.speeds:
+            step = 1e-4 * self.depth_m
+            return (self.speed(depth_m + step) - self.speed(depth_m - step)) / (2.0 * step)
+        left = self.depth_m - np.maximum(depth_m, 0.0)
+        return -speed_m_s / (self.exponent * np.maximum(left, 10.0 * _NEAR_BED * self.depth_m))
+
+    def mirrored(self) -> Flow:
+        """The same water running the other way."""
+        return replace(
+            self,
+            surface_m_s=-self.surface_m_s,
+            speeds=tuple((d, -u) for d, u in self.speeds),
+            wind_m_s=-self.wind_m_s,
+        )

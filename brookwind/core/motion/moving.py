@@ -1,0 +1,178 @@
+"""Everything the bench shows of a rig in moving water."""
+
+from __future__ import annotations
+
+from math import atan2, cos, hypot
+from typing import Literal
+
+import numpy as np
+
+from brookwind.core.balance.settle import Settled
+from brookwind.core.errors import BrookwindError, Problem
+from brookwind.core.frozen import Frozen
+from brookwind.core.gravity import lead_mass_kg
+from brookwind.core.motion.afloat import Afloat, go
+from brookwind.core.motion.chain import Array
+from brookwind.core.motion.doubts import Doubt, Range, bait_height_m, dominant, doubts
+from brookwind.core.motion.flow import Flow
+from brookwind.core.motion.setup import setup_of
+from brookwind.core.rig.document import Rig
+
+_STUCK_M_S = 5e-3
+"""A free float slower than this hangs on what lies on the bed. [m/s]"""
+_ARROWS = 7
+
+
+class PlacedPiece(Frozen):
+    """Where a piece is in moving water."""
+
+    id: str
+    x_m: float
+    """Along the current from the float; negative upstream. [m]"""
+    depth_m: float
+    on_bed: bool
+
+
+class Moving(Frozen):
+    """A rig that goes with its float, held back or free, in moving water."""
+
+    status: Literal["stands", "lies", "sinks"]
+    tip_m: float
+    immersion_m: float
+    carried_kg: float
+    """What the float carries, as lead. [kg]"""
+    base_m: float
+    """Depth of the float's foot. [m]"""
+    speed_m_s: float
+    """Of the float over the ground. [m/s]"""
+    surface_m_s: float
+    hold_n: float
+    """What the line to the rod must pull to hold it back. [N]"""
+    line_lean_rad: float
+    """Of the line at the float, from upright; positive when it goes down and ahead, downstream. [rad]"""
+    float_lean_rad: float
+    hook_height_m: float
+    height: Range | None
+    """With its range; None when the range was not found."""
+    lead: Range | None
+    """How far the hook is ahead of the float, downstream; negative: it trails."""
+    lead_m: float
+    doubts: tuple[Doubt, ...]
+    dominant: Doubt | None
+    hook_n: float
+    """Tension just above the hook. [N]"""
+    top_n: float
+    """Tension just below the float. [N]"""
+    bait_past_m_s: float
+    """Speed of the water past the bait; positive: the water overtakes it. [m/s]"""
+    bed_kg: float
+    """What the bed carries, as lead. [kg]"""
+    stuck: bool
+    """It would run free, but what lies on the bed holds it."""
+    path: tuple[tuple[float, float, float], ...]
+    """(position from the hook, x, depth) from the attachment down. [m]"""
+    pieces: tuple[PlacedPiece, ...]
+    arrows: tuple[tuple[float, float], ...]
+    """(depth, speed) for drawing. [m, m/s]"""
+    bed_slope: float
+
+
+class MovingAnswer(Frozen):
+    """The answer, or why there is none; neither in still water."""
+
+    moving: Moving | None = None
+    problem: Problem | None = None
+
+
+def moving(rig: Rig, settled: Settled) -> MovingAnswer:
+    """A rig in the water of its conditions.
+
+    rig: the rig.
+    settled: it at rest in still water.
+    Source: `go` for the shape, `doubts` for the range.
+    """
+    setup = setup_of(rig, settled.water_kg_m3)
+    if setup.flow.still or settled.status == "sinks":
+        return MovingAnswer()
+    try:
+        return MovingAnswer(moving=describe(rig, settled, go(rig, settled, setup)))
+    except BrookwindError as error:
+        return MovingAnswer(problem=error.problems[0])
+
+
+def describe(rig: Rig, settled: Settled, found: Afloat) -> Moving:
+    """Put a shape into figures.
+
+    rig: the rig.
+    settled: it at rest in still water.
+    found: its shape.
+    """
+    rest, water = found.resting, found.setup.water_kg_m3
+    s, flow = rest.state, found.setup.flow
+    ranges = doubts(found, rig.conditions)
+    lead = float(s.x[-1] - s.x[0])
+    top = float(found.top.depth_m) + settled.hanging.stop_above_m
+    return Moving(
+        status=found.status,
+        tip_m=found.tip_m,
+        immersion_m=found.immersion_m,
+        carried_kg=lead_mass_kg(rest.load_n, water),
+        base_m=top + found.body.setting_from_m * cos(found.lean_rad),
+        speed_m_s=rest.speed_m_s,
+        surface_m_s=float(flow.top_m_s),
+        hold_n=rest.hold_n,
+        line_lean_rad=atan2(float(s.x[1] - s.x[0]), float(s.z[1] - s.z[0])),
+        float_lean_rad=found.lean_rad,
+        hook_height_m=float(bait_height_m(found, s)),
+        height=ranges[0] if ranges else None,
+        lead=ranges[1] if ranges else None,
+        lead_m=lead,
+        doubts=ranges[2] if ranges else (),
+        dominant=dominant(ranges[2]) if ranges else None,
+        hook_n=float(s.tension[-1]),
+        top_n=hypot(rest.side_n, rest.load_n),
+        bait_past_m_s=flow.at(float(s.z[-1])) - rest.speed_m_s,
+        bed_kg=lead_mass_kg(float(np.sum(rest.bed_n)), water),
+        stuck=rig.conditions.hold is None and float(flow.top_m_s) > 0.0 and rest.speed_m_s < _STUCK_M_S,
+        path=_path(found),
+        pieces=_pieces(settled, found, rest.bed_n),
+        arrows=arrows(flow),
+        bed_slope=found.setup.slope,
+    )
+
+
+def _path(found: Afloat) -> tuple[tuple[float, float, float], ...]:
+    s = found.resting.state
+    return tuple(
+        (float(p), float(x), float(z)) for p, x, z in zip(found.chain.position_m, s.x - s.x[0], s.z, strict=True)
+    )
+
+
+def _pieces(settled: Settled, found: Afloat, bed_n: Array) -> tuple[PlacedPiece, ...]:
+    """Pieces at their own places between the nodes."""
+    s, places = found.resting.state, found.chain.position_m[::-1]
+    x, z = (s.x - s.x[0])[::-1], s.z[::-1]
+    answers = []
+    for item in settled.hanging.items:
+        node = found.chain.node.get(item.component.id)
+        if node is None:
+            continue
+        at = min(item.position_m, float(places[-1]))
+        answers.append(
+            PlacedPiece(
+                id=item.component.id,
+                x_m=float(np.interp(at, places, x)),
+                depth_m=float(np.interp(at, places, z)) + item.link_m,
+                on_bed=bool(bed_n[node] > 0.0),
+            )
+        )
+    return tuple(answers)
+
+
+def arrows(flow: Flow) -> tuple[tuple[float, float], ...]:
+    """Speeds at a few depths, for drawing. [(m, m/s)]
+
+    flow: the water.
+    """
+    depths = np.linspace(0.0, 0.97 * float(flow.depth_m), _ARROWS)
+    return tuple((float(d), float(u)) for d, u in zip(depths, flow.speed(depths), strict=True))

@@ -1,0 +1,161 @@
+"""One step of Newton's method for a chain: places and tensions together, as a banded system."""
+
+from __future__ import annotations
+
+from dataclasses import dataclass
+
+import numpy as np
+from scipy.linalg import lapack
+
+from brookwind.core.motion.chain import Array, Chain
+from brookwind.core.motion.forces import LinkForces, NodeForces
+
+_BAND = 4
+_STIFF_N_M = 10.0
+"""Weighs shortness of a link against its tension when it is decided whether it is slack. [N/m]"""
+
+
+@dataclass
+class Top:
+    """What is known of node 0: a force balance along x, or a place it is brought to."""
+
+    to_x_m: float | Array | None
+    """None: it is free along x."""
+    to_z_m: float | Array
+    force_n: float = 0.0
+    """Force along x on it besides the line's and its own drag. [N]"""
+    stiff_n_m: float = 0.0
+    """By how much that force falls for each metre it moves. [N/m]"""
+
+
+@dataclass
+class Push:
+    """A linear system for the change of places and tensions.
+
+    Unknowns of node m: tension of link m, x, z; rows: length of the link, forces along x and z.
+    """
+
+    band: Array
+    right: Array
+
+    def entry(self, row: int, column: int, node: int, blocks: slice) -> Array:
+        """A view of all entries (row of one node, column of the node `node` further down), of the blocks of columns.
+
+        row: 0 to 2.
+        column: 0 to 2.
+        node: -1, 0 or 1.
+        blocks: which nodes, counted by the column.
+        """
+        found: Array = self.band[..., 2 * _BAND + row - column - 3 * node, column::3][..., blocks]
+        return found
+
+
+def system(chain: Chain, links: LinkForces, nodes: NodeForces, tension: Array, dt: float | None, top: Top) -> Push:
+    """Put the system together, without what inertia adds to the right side.
+
+    chain: the chain.
+    links: forces on the links.
+    nodes: forces on the nodes.
+    tension: of each link, entry 0 unused. [N]
+    dt: step in which places change with speeds; None: speeds are given, the shape at rest. [s]
+    top: what is known of node 0.
+    Source: Newton's method on the balance of forces and the length of each link, with dv = dr / dt.
+    """
+    before, n = tension.shape[:-1], chain.nodes
+    push = Push(np.zeros((*before, 3 * _BAND + 1, 3 * n)), np.zeros((*before, 3 * n)))
+    _put_lengths(push, chain, links, tension)
+    _put_links(push, links, tension[..., 1:], 0.0 if dt is None else 0.5 / dt)
+    _put_nodes(push, chain, nodes, dt)
+    _put_top(push, top)
+    return push
+
+
+def _put_lengths(push: Push, chain: Chain, links: LinkForces, tension: Array) -> None:
+    longer = links.length - chain.link_m[1:]
+    taut = tension[..., 1:] + _STIFF_N_M * longer > 0.0
+    lower, upper = slice(1, None), slice(0, -1)
+    push.entry(0, 0, 0, lower)[:] = np.where(taut, 0.0, 1.0)
+    push.entry(0, 1, 0, lower)[:] = np.where(taut, links.cx, 0.0)
+    push.entry(0, 2, 0, lower)[:] = np.where(taut, links.cz, 0.0)
+    push.entry(0, 1, -1, upper)[:] = np.where(taut, -links.cx, 0.0)
+    push.entry(0, 2, -1, upper)[:] = np.where(taut, -links.cz, 0.0)
+    push.right[..., 3::3] = np.where(taut, -longer, -tension[..., 1:])
+    push.band[..., 2 * _BAND, 0] = 1.0
+
+
+def _put_links(push: Push, links: LinkForces, tension: Array, rate: float) -> None:
+    """Drag of the links and the turning of their tension; `rate` is d(mean speed)/d(place of one end)."""
+    cx, cz = links.cx, links.cz
+    lower, upper = slice(1, None), slice(0, -1)
+    # Tension pulls the lower node up the link and the upper one down it.
+    push.entry(1, 0, 0, lower)[:] = -cx
+    push.entry(2, 0, 0, lower)[:] = -cz
+    push.entry(1, 0, 1, lower)[:] = cx
+    push.entry(2, 0, 1, lower)[:] = cz
+    turn = np.maximum(tension, 0.0) / links.length
+    k = {(1, 1): turn * cz * cz, (1, 2): -turn * cx * cz, (2, 1): -turn * cx * cz, (2, 2): turn * cx * cx}
+    gxx, gxz, gzx, gzz = links.g
+    axx, axz, azz = links.a
+    shear = 0.5 * links.shear
+    moved = {
+        (1, 1): -rate * axx, (1, 2): shear * axx - rate * axz,
+        (2, 1): -rate * axz, (2, 2): shear * axz - rate * azz,
+    }  # fmt: skip
+    turned = {(1, 1): gxx, (1, 2): gxz, (2, 1): gzx, (2, 2): gzz}
+    for (row, column), stiff in k.items():
+        below = 0.5 * (moved[row, column] + turned[row, column])
+        above = 0.5 * (moved[row, column] - turned[row, column])
+        push.entry(row, column, 0, lower)[:] += below - stiff
+        push.entry(row, column, 1, lower)[:] += below + stiff
+        push.entry(row, column, -1, upper)[:] += above + stiff
+        push.entry(row, column, 0, upper)[:] += above - stiff
+    for row, force, c in ((1, links.fx, cx), (2, links.fz, cz)):
+        push.right[..., row + 3 :: 3] -= 0.5 * force - tension * c
+        push.right[..., row:-3:3] -= 0.5 * force + tension * c
+
+
+def _put_nodes(push: Push, chain: Chain, nodes: NodeForces, dt: float | None) -> None:
+    every = slice(0, None)
+    inertia = 0.0 if dt is None else chain.mass_kg / (dt * dt)
+    rate = 0.0 if dt is None else 1.0 / dt
+    push.entry(1, 1, 0, every)[:] += nodes.xx + nodes.vxx * rate - inertia
+    push.entry(1, 2, 0, every)[:] += nodes.xz
+    push.entry(2, 2, 0, every)[:] += nodes.zz + nodes.vzz * rate - inertia
+    push.right[..., 1::3] -= nodes.fx
+    push.right[..., 2::3] -= nodes.fz
+
+
+def _put_top(push: Push, top: Top) -> None:
+    """Node 0 is brought to its depth, and to its place or to a balance of forces along x."""
+    band, middle = push.band, 2 * _BAND
+    for column in range(6):
+        band[..., middle + 2 - column, column] = 0.0
+    band[..., middle, 2] = 1.0
+    push.right[..., 2] = top.to_z_m
+    if top.to_x_m is None:
+        push.right[..., 1] -= top.force_n
+        band[..., middle, 1] -= top.stiff_n_m
+        return
+    for column in range(6):
+        band[..., middle + 1 - column, column] = 0.0
+    band[..., middle, 1] = 1.0
+    push.right[..., 1] = top.to_x_m
+
+
+def solve(push: Push, further: Array | None = None) -> tuple[Array, Array | None]:
+    """Change of tensions and places, each of shape (..., n, 3): tension, x, z; and that of a second right side.
+
+    push: the system, or several.
+    further: a second right side, shape (..., 3 n).
+    Raises: ArithmeticError when the system has no answer.
+    """
+    right = push.right[..., None] if further is None else np.stack((push.right, further), axis=-1)
+    found = np.empty_like(right)
+    for at in np.ndindex(right.shape[:-2]):
+        _, _, found[at], info = lapack.dgbsv(_BAND, _BAND, push.band[at], right[at])
+        if info != 0:
+            raise ArithmeticError("the chain has no balance here")
+    if not np.isfinite(found).all():
+        raise ArithmeticError("the chain has no balance here")
+    shaped = found.reshape(*right.shape[:-2], -1, 3, right.shape[-1])
+    return shaped[..., 0], None if further is None else shaped[..., 1]

@@ -1,0 +1,285 @@
+"""The stop that puts the bait where it is wanted in moving water, and what that answer hangs on."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from dataclasses import replace
+
+import numpy as np
+
+from brookwind.core.balance.hang import hanging
+from brookwind.core.balance.settle import Settled, settle
+from brookwind.core.depth.stop import LEAST_SETTING_M, set_stop, stop_setting, wanted_hook_depth_m
+from brookwind.core.errors import BrookwindError, OutOfRange
+from brookwind.core.figures import depth
+from brookwind.core.frozen import Frozen
+from brookwind.core.motion.afloat import Afloat, go
+from brookwind.core.motion.doubts import bait_height_m
+from brookwind.core.motion.equilibrium import equilibrium, variants
+from brookwind.core.motion.setup import Setup, setup_of
+from brookwind.core.rig.document import Rig
+
+_NEAR_M = 1e-3
+_ROUNDS = 12
+_TOUCHING_M = 0.002
+_HOLDS = (1.0, 0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.2, 0.1, 0.0)
+TOLERANCE_M = 0.05
+"""A bait this near to its height is where it should be. [m] Editable default."""
+
+
+class Sensitivity(Frozen):
+    """How the bait's height answers to a change of one thing, the stop left where it is."""
+
+    id: str
+    name: str
+    change: str
+    height_m: float
+    """By how much the bait rises; negative: it goes down. [m]"""
+
+
+class HoldPoint(Frozen):
+    """The bait at one way of holding back, the stop left where it is."""
+
+    hold: float
+    height_m: float
+    lead_m: float
+
+
+class MovingStop(Frozen):
+    """The setting in moving water, and how it is made up. [m]"""
+
+    now_m: float
+    wanted_m: float
+    slide_m: float
+    still_m: float
+    """What it would be in still water."""
+    lean_m: float
+    """What the current adds to it."""
+    attachment_m: float
+    hook_height_now_m: float
+    hook_height_wanted_m: float
+    """Below nothing: so much line laid on."""
+    sensitivities: tuple[Sensitivity, ...]
+    holds: tuple[HoldPoint, ...]
+    lowest_hold: float | None
+    """Held to this share of the current the bait is at its lowest."""
+    run_m: tuple[float, float] | None
+    """How far upstream and downstream the bait stays within `TOLERANCE_M` of its height; None: as far as the bed is
+    known."""
+
+
+def height_or_lying_m(found: Afloat) -> float:
+    """Height of the hook above the bed; when line lies on the bed, its length, negative. [m]
+
+    found: the shape.
+    """
+    s = found.resting.state
+    bed = float(found.setup.flow.depth_m) + found.setup.slope * (s.x - s.x[0])
+    clear = bed - s.z
+    if clear[-1] > _NEAR_M:
+        return float(clear[-1])
+    off = np.nonzero(clear > _NEAR_M)[0]
+    if len(off) == 0:
+        return -float(found.chain.position_m[0])
+    j = int(off[-1])
+    share = (clear[j] - _NEAR_M) / (clear[j] - clear[j + 1])
+    places = found.chain.position_m
+    return -float(places[j] + share * (places[j + 1] - places[j]))
+
+
+def wanted_height_m(rig: Rig) -> float:
+    """Height of the hook that is aimed at; negative: so much line laid on. [m]
+
+    rig: the rig.
+    Raises: OutOfRange when the aim is out of the water.
+    """
+    return rig.water.depth_m - wanted_hook_depth_m(rig.water, rig.aim)
+
+
+def moving_setting(rig: Rig, settled: Settled, setup: Setup) -> tuple[float, Afloat, Afloat]:
+    """Setting that brings the hook to its height in moving water, the shape there, and the shape as it is now.
+
+    rig: the rig.
+    settled: it at rest in still water.
+    setup: the water.
+    Raises: OutOfRange when no setting does it.
+    Source: secant steps, halving where they leave what is known; the shape by `go`.
+    """
+    # Line is laid on beyond the setting at which the hook just touches.
+    aim = wanted_height_m(rig)
+    wanted, laid_on = max(aim, _TOUCHING_M), max(0.0, -aim)
+    now = go(rig, settled, setup)
+    found, at = now, rig.setting_m
+    miss = height_or_lying_m(found) - wanted
+    low, high = LEAST_SETTING_M, min(60.0, 3.0 * (rig.water.depth_m + 1.0))
+    slope = -1.0
+    for _ in range(_ROUNDS):
+        if abs(miss) < _NEAR_M or high - low < _NEAR_M:
+            break
+        low, high = (at, high) if miss > 0.0 else (low, at)
+        step = at - miss / slope
+        following = step if low < step < high else 0.5 * (low + high)
+        found = _at(rig, settled, setup, following, found)
+        before, at, last, miss = at, following, miss, height_or_lying_m(found) - wanted
+        slope = min(-0.3, (miss - last) / (at - before)) if at != before else -1.0
+    if abs(miss) > 0.01 and high - low > 0.01:
+        raise _no_setting(rig, found, wanted)
+    if laid_on:
+        at += laid_on
+        found = _at(rig, settled, setup, at, found)
+    return at, found, now
+
+
+def _at(rig: Rig, settled: Settled, setup: Setup, setting_m: float, begin: Afloat) -> Afloat:
+    moved = set_stop(rig, setting_m)
+    hung = hanging(moved, setup.water_kg_m3)
+    try:
+        return go(moved, settled, setup, hung, begin)
+    except BrookwindError:
+        # Begun afresh from the shape in still water.
+        return go(moved, settle(moved), setup)
+
+
+def _no_setting(rig: Rig, found: Afloat, wanted_m: float) -> OutOfRange:
+    height = float(bait_height_m(found, found.resting.state))
+    held = rig.conditions.hold is not None
+    return OutOfRange.one(
+        "no-setting",
+        "No setting brings the bait to {wanted} off the bed: the current keeps it {height} up.",
+        "Hold back less, or put more weight near the hook." if held else "Put more weight on, nearer to the hook.",
+        ("conditions", "hold") if held else ("conditions", "current_m_s"),
+        {"wanted": depth(wanted_m), "height": depth(height)},
+    )
+
+
+def moving_stop(rig: Rig, settled: Settled | None = None, bed: Sequence[tuple[float, float]] = ()) -> MovingStop:
+    """Where the stop goes in the water of the rig's conditions, and what matters.
+
+    rig: the rig.
+    settled: it at rest in still water, if known.
+    bed: (distance downstream of where the float is, depth) along the run; the slope of the conditions when empty. [m]
+    Raises: OutOfRange when no setting does it.
+    """
+    rest = settled or settle(rig)
+    setup = setup_of(rig, rest.water_kg_m3)
+    still = stop_setting(rig, rest)
+    setting, there, now = moving_setting(rig, rest, setup)
+    holds = hold_curve(rig, rest, setup, there)
+    lowest = min(holds, key=lambda h: h.height_m) if holds else None
+    return MovingStop(
+        now_m=rig.setting_m,
+        wanted_m=setting,
+        slide_m=setting - rig.setting_m,
+        still_m=still.wanted_m,
+        lean_m=setting - still.wanted_m,
+        attachment_m=float(there.top.depth_m),
+        hook_height_now_m=height_or_lying_m(now),
+        hook_height_wanted_m=wanted_height_m(rig),
+        sensitivities=sensitivities(rig, there),
+        holds=holds,
+        lowest_hold=lowest.hold if lowest and lowest.height_m < holds[0].height_m - 2e-3 else None,
+        run_m=even_run(bed or _sloping(setup), TOLERANCE_M),
+    )
+
+
+def sensitivities(rig: Rig, there: Afloat) -> tuple[Sensitivity, ...]:
+    """What a little more current, depth and holding back do to the bait's height.
+
+    rig: the rig.
+    there: its shape.
+    Source: the shape anew with each changed a little, the stop left alone.
+    """
+    setup, flow, top = there.setup, there.setup.flow, there.top
+    faster = np.array([[1.1], [1.0], [1.0]])
+    deeper = np.array([[0.0], [0.1], [0.0]])
+    hold = rig.conditions.hold
+    held_more = [1.0, 1.0, 0.9]
+    known = there.resting.state
+    speed = None if hold is None else hold * float(flow.top_m_s) * faster[:, 0] * np.array(held_more)
+    if hold is None:
+        # A free float is checked a tenth: its present speed is what it is held from.
+        faster, deeper = faster[:2], deeper[:2]
+    varied = replace(
+        setup,
+        flow=replace(flow, surface_m_s=flow.surface_m_s * faster, depth_m=flow.depth_m + deeper)
+        if not flow.speeds
+        else replace(flow, depth_m=flow.depth_m + deeper),
+    )
+    try:
+        state, off = variants(there.chain, varied, replace(top, speed_m_s=speed), known, len(faster))
+    except ArithmeticError:
+        return ()
+    before = float(bait_height_m(there, known))
+    heights = bait_height_m(replace(there, setup=varied), state) - before
+    names = [
+        ("current", "Current", "a tenth faster"),
+        ("depth", "Depth", "10 cm deeper"),
+        ("hold", "Holding back", "a tenth more"),
+    ]
+    found = [
+        Sensitivity(id=i, name=n, change=c, height_m=float(h))
+        for (i, n, c), h, o in zip(names, heights, off, strict=False)
+        if o < 5e-3 and not (i == "current" and flow.speeds)
+    ]
+    if hold is None and (checked := _checked(there)) is not None:
+        found.append(Sensitivity(id="hold", name="Holding back", change="checked by a tenth", height_m=checked - before))
+    return tuple(found)
+
+
+def _checked(there: Afloat) -> float | None:
+    """Height of the bait with the free float checked to nine tenths of its speed."""
+    speed = np.array([0.9 * there.resting.speed_m_s])
+    try:
+        state, off = variants(there.chain, there.setup, replace(there.top, speed_m_s=speed), there.resting.state, 1)
+    except ArithmeticError:
+        return None
+    return float(bait_height_m(there, state)[0]) if off[0] < 5e-3 else None
+
+
+def hold_curve(rig: Rig, settled: Settled, setup: Setup, there: Afloat) -> tuple[HoldPoint, ...]:
+    """Height and lead of the bait from running with the current to anchored, the stop left where it is.
+
+    rig: the rig.
+    settled: it at rest in still water.
+    setup: the water.
+    there: its shape.
+    Each way starts from the shape of the one before; it ends where no steady shape is found.
+    """
+    if float(setup.flow.top_m_s) <= 0.0:
+        return ()
+    points: list[HoldPoint] = []
+    found = there
+    for hold in _HOLDS:
+        top = replace(there.top, speed_m_s=hold * float(setup.flow.top_m_s))
+        try:
+            found = replace(found, resting=equilibrium(there.chain, setup, top, found.resting.state))
+        except OutOfRange:
+            break
+        row = found.resting.state
+        points.append(
+            HoldPoint(hold=hold, height_m=float(bait_height_m(found, row)), lead_m=float(row.x[-1] - row.x[0]))
+        )
+    return tuple(points)
+
+
+def _sloping(setup: Setup) -> Sequence[tuple[float, float]]:
+    far = 50.0
+    at = float(setup.flow.depth_m)
+    return ((-far, at - far * setup.slope), (0.0, at), (far, at + far * setup.slope))
+
+
+def even_run(bed: Sequence[tuple[float, float]], tolerance_m: float) -> tuple[float, float] | None:
+    """How far from 0, upstream and downstream, the depth stays within a tolerance of that at 0. [m]
+
+    bed: (distance, depth) in order of distance, on both sides of 0. [m]
+    tolerance_m: how far the bait may be off its height, which follows the depth one for one. [m]
+    None when it never leaves the tolerance.
+    Source: straight lines between the points.
+    """
+    x, d = (np.array(c, dtype=float) for c in zip(*bed, strict=True))
+    fine = np.linspace(x[0], x[-1], 2001)
+    off = np.abs(np.interp(fine, x, d) - float(np.interp(0.0, x, d))) > tolerance_m
+    if not off.any():
+        return None
+    up, down = fine[off & (fine < 0.0)], fine[off & (fine > 0.0)]
+    return (float(-up[-1]) if len(up) else float(-x[0]), float(down[0]) if len(down) else float(x[-1]))
