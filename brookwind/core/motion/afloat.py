@@ -90,7 +90,11 @@ def hanging_still(chain: Chain, settled: Settled, setting_m: float, speed_m_s: f
 
 
 def go(
-    rig: Rig, settled: Settled, setup: Setup, hanging: Hanging | None = None, begin: Afloat | None = None,
+    rig: Rig,
+    settled: Settled,
+    setup: Setup,
+    hanging: Hanging | None = None,
+    begin: Afloat | None = None,
     grain: Grain = FINE,
 ) -> Afloat:
     """Float and line in moving water.
@@ -173,9 +177,7 @@ class _Waterline:
         s = self.settled
         if rest is None:
             status: Literal["stands", "lies", "sinks"] = "lies" if s.status == "lies" else "stands"
-            return Afloat(
-                self.chain, self.setup, self.top, resting, s.body, status, immersion_m, s.tip_m, s.lean_rad
-            )
+            return Afloat(self.chain, self.setup, self.top, resting, s.body, status, immersion_m, s.tip_m, s.lean_rad)
         return Afloat(
             self.chain, self.setup, self.top, resting, s.body, "stands" if rest.stands else "lies", immersion_m,
             rest.tip_m, rest.lean_rad,

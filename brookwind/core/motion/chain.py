@@ -35,7 +35,7 @@ class Grain(NamedTuple):
 
 FINE = Grain(links=28, merge_m=0.004)
 """For the shape at rest."""
-COARSE = Grain(links=16, merge_m=0.03)
+COARSE = Grain(links=20, merge_m=0.03)
 """For the fall."""
 
 
@@ -179,4 +179,3 @@ def _pieces(
         if item.link_m:
             side[at], side_n[at] = max(side[at], item.link_m), side_n[at] + item.weight_n
     return area, np.where(length > 0.0, length, 1e-3), side, side_n, node
-

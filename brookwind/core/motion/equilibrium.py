@@ -141,9 +141,7 @@ def _faster(
     push_n, slower = _float_push(setup, top, s.vx[..., 0])
     balance = s.tension[..., 1] * cx + 0.5 * links.fx[..., 0] + nodes.fx[..., 0] + push_n
     turn = np.maximum(s.tension[..., 1], 0.0) / links.length[..., 0]
-    by = np.stack(
-        (cx, turn * cz * cz + 0.5 * links.g[0][..., 0], -turn * cx * cz + 0.5 * links.g[1][..., 0]), axis=-1
-    )
+    by = np.stack((cx, turn * cz * cz + 0.5 * links.g[0][..., 0], -turn * cx * cz + 0.5 * links.g[1][..., 0]), axis=-1)
     rate = slower - 0.5 * links.a[0][..., 0] + nodes.vxx[..., 0] + np.sum(by * with_speed[..., 1, :], axis=-1)
     if np.any(rate >= 0.0):
         raise ArithmeticError("a faster float is pushed on harder")

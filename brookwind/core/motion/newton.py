@@ -26,6 +26,8 @@ class Top:
     """Force along x on it besides the line's and its own drag. [N]"""
     stiff_n_m: float = 0.0
     """By how much that force falls for each metre it moves. [N/m]"""
+    pays_n: float | None = None
+    """Tension at which the first link is paid out; None: it has its length. [N]"""
 
 
 @dataclass
@@ -67,6 +69,11 @@ def system(chain: Chain, links: LinkForces, nodes: NodeForces, tension: Array, d
     _put_links(push, links, tension[..., 1:], 0.0 if dt is None else 0.5 / dt)
     _put_nodes(push, chain, nodes, dt)
     _put_top(push, top)
+    if top.pays_n is not None:
+        for column in range(-2, 3):
+            push.band[..., 2 * _BAND - column, 3 + column] = 0.0
+        push.band[..., 2 * _BAND, 3] = 1.0
+        push.right[..., 3] = top.pays_n - tension[..., 1]
     return push
 
 

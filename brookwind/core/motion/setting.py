@@ -222,7 +222,9 @@ def sensitivities(rig: Rig, there: Afloat) -> tuple[Sensitivity, ...]:
         if o < 5e-3 and not (i == "current" and flow.speeds)
     ]
     if hold is None and (checked := _checked(there)) is not None:
-        found.append(Sensitivity(id="hold", name="Holding back", change="checked by a tenth", height_m=checked - before))
+        found.append(
+            Sensitivity(id="hold", name="Holding back", change="checked by a tenth", height_m=checked - before)
+        )
     return tuple(found)
 
 

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass, replace
+from dataclasses import dataclass
 
 from brookwind.core.motion.drag import SKIN_FRICTION
 from brookwind.core.motion.flow import USUAL_EXPONENT, Array, Flow

@@ -1,0 +1,290 @@
+"""The fall: from landing to fishing, for fixed and sliding floats, in still and moving water."""
+
+from __future__ import annotations
+
+from collections.abc import Iterator
+from typing import Literal, NamedTuple
+
+import numpy as np
+from pydantic import Field
+
+from brookwind.core.balance.settle import Settled, settle
+from brookwind.core.errors import BrookwindError, OutOfRange
+from brookwind.core.frozen import Frozen
+from brookwind.core.motion.afloat import go
+from brookwind.core.motion.chain import COARSE, Grain
+from brookwind.core.motion.feed import FEED, falls_at_m_s, free_fall
+from brookwind.core.motion.flow import Flow
+from brookwind.core.motion.paying import Sinking
+from brookwind.core.motion.setup import setup_of
+from brookwind.core.motion.tangle import Risk
+from brookwind.core.rig.document import Rig
+
+AT_DEPTH_M, AT_DEPTH_SHARE = 0.05, 0.02
+"""A bait this near to where it comes to rest is at depth. [m], and of the depth. Editable defaults."""
+_QUIET_S = 1.0
+_STIRS_M_S = 4e-3
+_LONG_QUIET_S = 3.0
+_FRAME_S = 0.05
+_MOST_FRAMES = 240
+
+
+class FallWish(Frozen):
+    """How a rig is thrown and watched."""
+
+    landing: Literal["stretched", "pile", "drop"] = "stretched"
+    pinned: bool = False
+    """The float stays over one place of the bed while the rig sinks."""
+    bail: Literal["open", "closed"] = "open"
+    """Whether line is paid out to a sliding float."""
+    pull_through_n: float = Field(default=0.002, ge=0, le=1)
+    """Friction of the line in the float. [N] Editable default."""
+    upstream: bool = False
+    """A stretched line lands upstream of the float."""
+    run_m: float | None = Field(default=None, gt=0, le=500)
+    """Length of the run. [m]"""
+    longest_s: float = Field(default=90.0, ge=1, le=600)
+    """Given up after this time. [s]"""
+    feed: tuple[str, ...] = Field(default=(), max_length=4)
+    """Ids of feed that is thrown in beside it."""
+    feed_after_s: float = Field(default=0.0, ge=0, le=60)
+
+
+class Frame(Frozen):
+    """The rig at one moment; x over the ground from where the float landed. [m]"""
+
+    time_s: float
+    float_x_m: float
+    load_n: float
+    path: tuple[tuple[float, float], ...]
+    """(x, depth) from the float down to the hook."""
+    pieces: tuple[tuple[float, float], ...]
+    """(x, depth) of each piece, in the order of `Fall.pieces`."""
+
+
+class FeedFall(Frozen):
+    """Feed falling beside the rig."""
+
+    id: str
+    name: str
+    speed_m_s: float
+    path: tuple[tuple[float, float, float], ...]
+    """(time, x, depth). [s, m, m]"""
+    ahead_s: float | None
+    """By how much it reaches the bait's depth before the bait; None when it never does. [s]"""
+
+
+class Fall(Frozen):
+    """From landing to fishing."""
+
+    rig_id: str
+    to_stop_s: float | None
+    """When a sliding float meets its stop."""
+    to_cock_s: float | None
+    """When the float stands for good."""
+    to_depth_s: float | None
+    """When the bait is at depth for good; None: not within the time allowed."""
+    depth_m: float
+    """Where the bait comes to rest. [m]"""
+    last_metre_m_s: float | None
+    """Speed of the bait in its last metre."""
+    drift_m: float
+    """How far the float has gone over the ground when the bait is at depth. [m]"""
+    fishes_m: float | None
+    """What is left of the run then. [m]"""
+    risk: Risk
+    crossing_share: float
+    closest: float
+    """Least distance of two pieces meant to be apart, over the line between them."""
+    pieces: tuple[str, ...]
+    frames: tuple[Frame, ...]
+    feed: tuple[FeedFall, ...]
+    steps: int
+
+
+def falling(
+    rig: Rig, wish: FallWish | None = None, settled: Settled | None = None, grain: Grain = COARSE
+) -> Iterator[float | Fall]:
+    """Let a rig fall: shares of the work done as it goes on, the fall at last. Close it to cancel.
+
+    rig: the rig.
+    wish: how it is thrown.
+    settled: it at rest in still water, if known.
+    grain: how finely the line is cut up.
+    Raises: OutOfRange when there is no room for it, or its fall cannot be followed.
+    Source: lumped masses on inextensible links, handbook 5.5; `step`.
+    """
+    ask = wish or FallWish()
+    rest = settled or settle(rig)
+    setup = setup_of(rig, rest.water_kg_m3)
+    final = final_depth_m(rig, rest, ask.pinned)
+    near = max(AT_DEPTH_M, AT_DEPTH_SHARE * final)
+    sinking = Sinking(rig, rest, setup, ask.landing, ask, grain)
+    record = _Record(final, near)
+    record.take(sinking)
+    said = 0.0
+    while sinking.time_s < ask.longest_s and not record.done(sinking):
+        try:
+            sinking.step()
+        except ArithmeticError as error:
+            raise _cannot_follow(sinking.time_s) from error
+        record.look(sinking)
+        share = min(0.99, max(sinking.time_s / ask.longest_s, record.share(sinking)))
+        if share - said >= 0.02:
+            said = share
+            yield share
+    yield record.fall(rig, sinking, ask, setup.flow, rest.water_kg_m3)
+
+
+def fall(rig: Rig, wish: FallWish | None = None, settled: Settled | None = None, grain: Grain = COARSE) -> Fall:
+    """The fall in one go.
+
+    rig: the rig.
+    wish: how it is thrown.
+    settled: it at rest in still water, if known.
+    grain: how finely the line is cut up.
+    Raises: as `falling`.
+    """
+    return next(f for f in falling(rig, wish, settled, grain) if isinstance(f, Fall))
+
+
+def final_depth_m(rig: Rig, settled: Settled, pinned: bool = False) -> float:
+    """Depth at which the bait should come to rest. [m]
+
+    rig: the rig.
+    settled: it at rest in still water.
+    pinned: the float stays over one place.
+    """
+    if pinned:
+        rig = rig.model_copy(update={"conditions": rig.conditions.model_copy(update={"hold": 0.0})})
+    setup = setup_of(rig, settled.water_kg_m3)
+    if setup.flow.still:
+        return settled.laid.hook_depth_m
+    try:
+        return float(go(rig, settled, setup, grain=COARSE).resting.state.z[-1])
+    except BrookwindError:
+        return settled.laid.hook_depth_m
+
+
+def _cannot_follow(time_s: float) -> OutOfRange:
+    return OutOfRange.one(
+        "fall-lost",
+        f"The fall could not be followed beyond {time_s:.1f} s.",
+        "Let it land stretched out, or take shorter line.",
+        ("conditions",),
+    )
+
+
+class _At(NamedTuple):
+    """The hook at one moment."""
+
+    time_s: float
+    depth_m: float
+    speed_m_s: float
+    float_x_m: float
+    stopped: bool
+
+
+class _Record:
+    """What is kept of a fall."""
+
+    def __init__(self, final_m: float, near_m: float) -> None:
+        self.final_m, self.near_m = final_m, near_m
+        self.frames: list[Frame] = []
+        self.hook: list[_At] = []
+        self.flat_s = self.away_s = self.stirred_s = 0.0
+
+    def take(self, sinking: Sinking) -> None:
+        """Keep a frame."""
+        self.frames.append(
+            Frame(
+                time_s=round(sinking.time_s, 4),
+                float_x_m=round(float(sinking.state.x[0]), 4),
+                load_n=sinking.load_n,
+                path=tuple((round(x, 4), round(z, 4)) for x, z in sinking.path()),
+                pieces=tuple((round(x, 4), round(z, 4)) for x, z in sinking.places()),
+            )
+        )
+
+    def look(self, sinking: Sinking) -> None:
+        """Look at the rig after a step."""
+        s, now = sinking.state, sinking.time_s
+        depth, speed = float(s.z[-1]), float(np.hypot(s.vx[-1], s.vz[-1]))
+        self.hook.append(_At(now, depth, speed, float(s.x[0]), sinking.stopped))
+        if abs(depth - self.final_m) > self.near_m or not sinking.stopped:
+            self.away_s = now
+        if float(np.max(np.hypot(s.vx - s.vx[0], s.vz))) > _STIRS_M_S:
+            self.stirred_s = now
+        if sinking.flat:
+            self.flat_s = now
+        if now - self.frames[-1].time_s >= _FRAME_S:
+            self.take(sinking)
+
+    def done(self, sinking: Sinking) -> bool:
+        """The bait has been at depth for a while, or nothing stirs any more."""
+        return sinking.time_s - self.away_s > _QUIET_S or sinking.time_s - self.stirred_s > _LONG_QUIET_S
+
+    def _arrival(self) -> tuple[_At | None, float]:
+        """When the bait came to depth for good, and that depth: where it should rest, or else where it does."""
+        last = self.hook[-1]
+        calm = last.time_s - self.stirred_s > _LONG_QUIET_S
+        final = last.depth_m if calm and last.stopped else self.final_m
+        found = None
+        for at in reversed(self.hook):
+            if abs(at.depth_m - final) > self.near_m or not at.stopped:
+                break
+            found = at
+        return found, final
+
+    def share(self, sinking: Sinking) -> float:
+        """Share of the depth the bait has fallen."""
+        return 0.95 * max(0.0, float(sinking.state.z[-1])) / max(self.final_m, 0.1)
+
+    def fall(self, rig: Rig, sinking: Sinking, ask: FallWish, flow: Flow, water: float) -> Fall:
+        """The answer."""
+        self.take(sinking)
+        there, final = self._arrival()
+        arrived = None if there is None else there.time_s
+        drift = float(sinking.state.x[0]) if there is None else there.float_x_m
+        every = -(-len(self.frames) // _MOST_FRAMES)
+        frames = self.frames[:-1:every] + self.frames[-1:]
+        flat_at_end = self.flat_s >= sinking.time_s - 1e-9
+        return Fall(
+            rig_id=rig.id,
+            to_stop_s=sinking.stopped_s,
+            to_cock_s=None if flat_at_end else self.flat_s,
+            to_depth_s=arrived,
+            depth_m=final,
+            last_metre_m_s=_last_metre(self.hook, there),
+            drift_m=drift,
+            fishes_m=None if ask.run_m is None or arrived is None else max(0.0, ask.run_m - abs(drift)),
+            risk=sinking.tangles.risk,
+            crossing_share=sinking.tangles.crossing_share,
+            closest=sinking.tangles.closest,
+            pieces=tuple(sinking.names),
+            frames=tuple(frames),
+            feed=tuple(_feed(name, ask, flow, water, arrived, final) for name in ask.feed if name in FEED),
+            steps=sinking.steps,
+        )
+
+
+def _feed(name: str, ask: FallWish, flow: Flow, water: float, arrived: float | None, depth_m: float) -> FeedFall:
+    feed = FEED[name]
+    path = free_fall(feed.mass_kg, feed.density_kg_m3, flow, water)
+    later = tuple((t + ask.feed_after_s, x, z) for t, x, z in path)
+    there = next((t for t, _, z in later if z >= depth_m - 1e-6), None)
+    return FeedFall(
+        id=feed.id,
+        name=feed.name,
+        speed_m_s=falls_at_m_s(feed.mass_kg, feed.density_kg_m3, water),
+        path=later,
+        ahead_s=None if there is None or arrived is None else arrived - there,
+    )
+
+
+def _last_metre(hook: list[_At], there: _At | None) -> float | None:
+    """Mean speed of the bait between a metre above where it comes to depth and there. [m/s]"""
+    if there is None:
+        return None
+    within = [h.speed_m_s for h in hook if h.depth_m >= there.depth_m - 1.0 and h.time_s <= there.time_s]
+    return float(np.mean(within))
