@@ -21,6 +21,7 @@ from brookwind import __version__
 from brookwind.cli_common import AsJson, RigFile, box_from, bytes_from, fail, json_from, rig_from
 from brookwind.cli_family import family_command
 from brookwind.cli_floats import float_command, window_command
+from brookwind.cli_motion import fall_command, shape_command, stop_command
 from brookwind.cli_tables import print_evaluation, print_proposal
 from brookwind.core.balance.proposal import Wish
 from brookwind.core.balance.propose import balance_rig
@@ -36,6 +37,9 @@ app = typer.Typer(help="Float rigs balanced from what is in the box.", no_args_i
 app.command("float")(float_command)
 app.command("window")(window_command)
 app.command("family")(family_command)
+app.command("shape")(shape_command)
+app.command("stop")(stop_command)
+app.command("fall")(fall_command)
 
 
 @app.command("evaluate")

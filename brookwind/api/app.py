@@ -23,6 +23,7 @@ from brookwind.api.routers import (
     files,
     floats,
     instruments,
+    motion,
     places,
     records,
     rigs,
@@ -72,7 +73,7 @@ def make_app(
     app.state.hub = hub or Hub()
     problems.install(app)
     # The box's own routes come before the ones that take a compartment's name.
-    parts = (box, records, rigs, compute, balance, advice, book, places, floats, water, files, instruments)
+    parts = (box, records, rigs, compute, balance, advice, book, places, floats, water, files, instruments, motion)
     for part in parts:
         app.include_router(part.router)
     _serve_pages(app, static)

@@ -24,6 +24,7 @@ from brookwind.core.floats.immersion import (
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, sphere_diameter_m, submerged_weight_n
 from brookwind.core.handles import Handle, handles
+from brookwind.core.motion.moving import Moving, moving
 from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig
@@ -91,7 +92,7 @@ class PieceAnswer(Frozen):
 
 
 class Evaluation(Frozen):
-    """Everything the bench shows of a rig at rest in still water."""
+    """Everything the bench shows of a rig, at rest in still water and in the water of its conditions."""
 
     rig_id: str
     water_kg_m3: float
@@ -108,6 +109,9 @@ class Evaluation(Frozen):
     ledger: tuple[Entry, ...]
     stop: StopSetting | None
     stop_problem: Problem | None
+    moving: Moving | None
+    """The rig in the water of its conditions; None in still water."""
+    moving_problem: Problem | None
     handles: tuple[Handle, ...]
     findings: tuple[Finding, ...]
     feeding: Feeding | None
@@ -132,6 +136,7 @@ def evaluate(rig: Rig, place: Place | None = None, book: Book = SHIPPED) -> Eval
     except OutOfRange as error:
         problem = error.problems[0]
     answer = _float(rig, settled)
+    flowing = moving(rig, settled)
     return Evaluation(
         rig_id=rig.id,
         water_kg_m3=settled.water_kg_m3,
@@ -145,7 +150,9 @@ def evaluate(rig: Rig, place: Place | None = None, book: Book = SHIPPED) -> Eval
         stop=stop,
         stop_problem=problem,
         handles=handles(rig),
-        findings=find(rig, settled, stop, problem, place, book),
+        findings=find(rig, settled, stop, problem, place, book, flowing),
+        moving=flowing.moving,
+        moving_problem=flowing.problem,
         feeding=feeding(fish, rig.water.temperature_c) if (fish := book.species.get(rig.species or "")) else None,
         cautions=cautions(rig),
     )

@@ -13,6 +13,7 @@ from brookwind.core.depth.stop import StopSetting
 from brookwind.core.errors import Problem
 from brookwind.core.figures import Figure
 from brookwind.core.frozen import Frozen
+from brookwind.core.motion.moving import MovingAnswer
 from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.document import Rig
 
@@ -39,6 +40,7 @@ class Case:
     stop: StopSetting | None
     stop_problem: Problem | None
     book: Book = SHIPPED
+    moving: MovingAnswer | None = None
 
 
 Finder: TypeAlias = Callable[[Case], Finding | None]

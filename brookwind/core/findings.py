@@ -18,6 +18,8 @@ from brookwind.core.finding import Case, Finder, Finding
 from brookwind.core.floats.attitude import least_cocking_load_n
 from brookwind.core.floats.immersion import load_at_immersion_n, sinking_load_n
 from brookwind.core.gravity import lead_mass_kg
+from brookwind.core.motion.moving import MovingAnswer
+from brookwind.core.motion.remarks import MOVING_FINDERS
 from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig
@@ -151,7 +153,8 @@ def find_stop_off(case: Case) -> Finding | None:
     case: the rig at rest.
     """
     stop = case.stop
-    if stop is None or abs(stop.slide_m) <= STOP_TOLERANCE_M:
+    runs = case.moving is not None and case.moving.moving is not None
+    if stop is None or abs(stop.slide_m) <= STOP_TOLERANCE_M or runs:
         return None
     what = "stop" if case.rig.stop else "float"
     way = "away from the hook" if stop.slide_m > 0 else "towards the hook"
@@ -284,6 +287,7 @@ FINDERS: tuple[Finder, ...] = (
     find_bait_on_bed,
     find_shot_on_bed,
     find_label_differs,
+    *MOVING_FINDERS,
     *TACKLE_FINDERS,
 )
 
@@ -295,6 +299,7 @@ def find(
     stop_problem: Problem | None = None,
     place: Place | None = None,
     book: Book = SHIPPED,
+    moving: MovingAnswer | None = None,
 ) -> tuple[Finding, ...]:
     """Everything to be said about a rig, refusals first.
 
@@ -304,8 +309,9 @@ def find(
     stop_problem: why it belongs nowhere.
     place: rules it is judged by, and the day.
     book: fish, baits and hooks.
+    moving: it in moving water.
     """
-    case = Case(rig, settled, stop, stop_problem, book)
+    case = Case(rig, settled, stop, stop_problem, book, moving)
     found = [f for finder in FINDERS if (f := finder(case))]
     if place is not None:
         found += judge(rig, place, settled.status == "sinks" or settled.rod_n > 0.0, book)

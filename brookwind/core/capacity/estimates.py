@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from math import atan2, log
 
-from brookwind.core.motion.drag import FLOAT_DRAG, cylinder_drag, line_load_n_m
-from brookwind.core.motion.flow import SKIN_DEPTH_M, WIND_SKIN
 from brookwind.core.floats.body import FloatBody
 from brookwind.core.gravity import G_M_S2, LEAD_KG_M3, sphere_diameter_m, submerged_weight_n
+from brookwind.core.motion.drag import FLOAT_DRAG, cylinder_drag, line_load_n_m
+from brookwind.core.motion.flow import SKIN_DEPTH_M, WIND_SKIN
 from brookwind.core.motion.sphere import VISCOSITY_M2_S, fall_speed_m_s
 
 AIR_KG_M3 = 1.2
@@ -23,9 +23,6 @@ SWING = 2.622
 """Integral of 1/sqrt(cos a) over the quarter swing: half the lemniscate constant, doubled. Source: calculus."""
 DRAWN = 0.5
 """A float free to be drawn along settles in half the time of a pinned one. Source: handbook 5.10."""
-
-SKIN_DEPTH_M = 0.1
-"""Depth of water that the wind drives along. [m] Editable default."""
 
 HELD = 0.8
 """Speed of a float run through gently checked, over the surface's. Source: handbook 5.10."""

@@ -80,22 +80,20 @@ class Chain:
 
         first: first node of the part. [1 to n]
         """
-        keep = slice(first - 1, None)
+
+        def part(whole: Array) -> Array:
+            return whole[first - 1 :]
+
         return Chain(
-            *(
-                getattr(self, name)[keep]
-                for name in (
-                    "position_m",
-                    "link_m",
-                    "diameter_m",
-                    "mass_kg",
-                    "weight_n",
-                    "area_m2",
-                    "ball_m",
-                    "side_m",
-                    "side_n",
-                )
-            ),
+            position_m=part(self.position_m),
+            link_m=part(self.link_m),
+            diameter_m=part(self.diameter_m),
+            mass_kg=part(self.mass_kg),
+            weight_n=part(self.weight_n),
+            area_m2=part(self.area_m2),
+            ball_m=part(self.ball_m),
+            side_m=part(self.side_m),
+            side_n=part(self.side_n),
             node={k: max(0, v - first + 1) for k, v in self.node.items()},
         )
 
@@ -123,8 +121,8 @@ def chain_of(rig: Rig, hanging: Hanging, water_kg_m3: float, grain: Grain = FINE
         link[j] = high - low
         section = _section_at(sections, 0.5 * (high + low))
         diameter[j] = section.diameter_m
-        area = 0.25 * pi * section.diameter_m**2
-        half = 0.5 * link[j] * area * (section.density_kg_m3 + water_kg_m3)
+        section_m2 = 0.25 * pi * section.diameter_m**2
+        half = 0.5 * link[j] * section_m2 * (section.density_kg_m3 + water_kg_m3)
         pull = 0.5 * line_weight_between_n(hanging, low, high)
         for at in (j - 1, j):
             mass[at] += half

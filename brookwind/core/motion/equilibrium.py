@@ -96,7 +96,7 @@ def _search(chain: Chain, setup: Setup, top: AtTop, begin: State, step_s: float 
         ease = max(0.15, 0.7 * ease) if settled and size > 0.7 * last and rounds > _MOST else min(1.0, 1.3 * ease)
         share, last = min(ease, _TURN / max(turn, 1e-12)), size
         _move(s, share * change, share * faster)
-        if settled and size < _NEAR_M and abs(faster) < _NEAR_M_S:
+        if settled and size < _NEAR_M and float(np.max(np.abs(faster))) < _NEAR_M_S:
             return _resting(chain, setup, top, s, rounds)
         if settled and size < best:
             best, nearest = size, State(s.x.copy(), s.z.copy(), s.vx.copy(), s.vz, s.tension.copy())

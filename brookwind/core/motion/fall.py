@@ -43,7 +43,7 @@ class FallWish(Frozen):
     """A stretched line lands upstream of the float."""
     run_m: float | None = Field(default=None, gt=0, le=500)
     """Length of the run. [m]"""
-    longest_s: float = Field(default=90.0, ge=1, le=600)
+    longest_s: float = Field(default=90.0, ge=1, le=300)
     """Given up after this time. [s]"""
     feed: tuple[str, ...] = Field(default=(), max_length=4)
     """Ids of feed that is thrown in beside it."""

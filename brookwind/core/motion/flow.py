@@ -68,13 +68,13 @@ class Flow:
 
     def _share(self, left: Array) -> Array:
         found: Array = np.maximum(left, _NEAR_BED) ** (1.0 / self.exponent)
-        return found * np.minimum(np.maximum(left / _NEAR_BED, 0.0), 1.0)
+        return np.asarray(found * np.minimum(np.maximum(left / _NEAR_BED, 0.0), 1.0))
 
     def _measured(self, depth_m: Array, left: Array) -> Array:
         depths, speeds = zip(*self.speeds, strict=True)
         low = max(_NEAR_BED, 1.0 - depths[-1] / self.depth_m)
         below = speeds[-1] * self._share(np.minimum(left, low)) / low ** (1.0 / self.exponent)
-        return np.where(left < low, below, np.interp(depth_m, depths, speeds))
+        return np.asarray(np.where(left < low, below, np.interp(depth_m, depths, speeds)))
 
     def at(self, depth_m: float) -> float:
         """Speed at one depth. [m/s]
@@ -92,9 +92,9 @@ class Flow:
         """
         if self.speeds:
             step = 1e-4 * self.depth_m
-            return (self.speed(depth_m + step) - self.speed(depth_m - step)) / (2.0 * step)
+            return np.asarray((self.speed(depth_m + step) - self.speed(depth_m - step)) / (2.0 * step))
         left = self.depth_m - np.maximum(depth_m, 0.0)
-        return -speed_m_s / (self.exponent * np.maximum(left, 10.0 * _NEAR_BED * self.depth_m))
+        return np.asarray(-speed_m_s / (self.exponent * np.maximum(left, 10.0 * _NEAR_BED * self.depth_m)))
 
     def mirrored(self) -> Flow:
         """The same water running the other way."""

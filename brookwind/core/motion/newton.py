@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cache
+from typing import Any
 
 import numpy as np
-from scipy.linalg import lapack
 
 from brookwind.core.motion.chain import Array, Chain
 from brookwind.core.motion.forces import LinkForces, NodeForces
@@ -149,6 +150,14 @@ def _put_top(push: Push, top: Top) -> None:
     push.right[..., 1] = top.to_x_m
 
 
+@cache
+def _banded() -> Any:
+    # Taken when first needed: the package takes long to load.
+    from scipy.linalg.lapack import dgbsv
+
+    return dgbsv
+
+
 def solve(push: Push, further: Array | None = None) -> tuple[Array, Array | None]:
     """Change of tensions and places, each of shape (..., n, 3): tension, x, z; and that of a second right side.
 
@@ -157,9 +166,9 @@ def solve(push: Push, further: Array | None = None) -> tuple[Array, Array | None
     Raises: ArithmeticError when the system has no answer.
     """
     right = push.right[..., None] if further is None else np.stack((push.right, further), axis=-1)
-    found = np.empty_like(right)
+    found, banded = np.empty_like(right), _banded()
     for at in np.ndindex(right.shape[:-2]):
-        _, _, found[at], info = lapack.dgbsv(_BAND, _BAND, push.band[at], right[at])
+        _, _, found[at], info = banded(_BAND, _BAND, push.band[at], right[at])
         if info != 0:
             raise ArithmeticError("the chain has no balance here")
     if not np.isfinite(found).all():

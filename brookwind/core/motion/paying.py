@@ -37,10 +37,21 @@ _SPARE_M = 0.05
 class Thrown(Protocol):
     """How a rig is thrown."""
 
-    pinned: bool
-    bail: Literal["open", "closed"]
-    pull_through_n: float
-    upstream: bool
+    @property
+    def pinned(self) -> bool:
+        """The float stays over one place."""
+
+    @property
+    def bail(self) -> Literal["open", "closed"]:
+        """Whether line is paid out."""
+
+    @property
+    def pull_through_n(self) -> float:
+        """Friction of the line in the float. [N]"""
+
+    @property
+    def upstream(self) -> bool:
+        """A stretched line lands upstream."""
 
 
 class Sinking:

@@ -130,6 +130,19 @@ def moving_setting(rig: Rig, settled: Settled, setup: Setup) -> tuple[float, Afl
     return at, found, now
 
 
+def wanted_setting_m(rig: Rig) -> float:
+    """Setting that brings the hook to its height in the water of the rig's conditions. [m]
+
+    rig: the rig.
+    Raises: OutOfRange when none does.
+    """
+    settled = settle(rig)
+    setup = setup_of(rig, settled.water_kg_m3)
+    if setup.flow.still or settled.status == "sinks":
+        return stop_setting(rig, settled).wanted_m
+    return moving_setting(rig, settled, setup)[0]
+
+
 def _at(rig: Rig, settled: Settled, setup: Setup, setting_m: float, begin: Afloat) -> Afloat:
     moved = set_stop(rig, setting_m)
     hung = hanging(moved, setup.water_kg_m3)
@@ -273,12 +286,12 @@ def _sloping(setup: Setup) -> Sequence[tuple[float, float]]:
 def even_run(bed: Sequence[tuple[float, float]], tolerance_m: float) -> tuple[float, float] | None:
     """How far from 0, upstream and downstream, the depth stays within a tolerance of that at 0. [m]
 
-    bed: (distance, depth) in order of distance, on both sides of 0. [m]
+    bed: (distance, depth), on both sides of 0. [m]
     tolerance_m: how far the bait may be off its height, which follows the depth one for one. [m]
     None when it never leaves the tolerance.
     Source: straight lines between the points.
     """
-    x, d = (np.array(c, dtype=float) for c in zip(*bed, strict=True))
+    x, d = (np.array(c, dtype=float) for c in zip(*sorted(bed), strict=True))
     fine = np.linspace(x[0], x[-1], 2001)
     off = np.abs(np.interp(fine, x, d) - float(np.interp(0.0, x, d))) > tolerance_m
     if not off.any():

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from typing import Literal
 
-from brookwind.core.motion.drag import line_load_n_m
 from brookwind.core.frozen import Frozen
+from brookwind.core.motion.drag import line_load_n_m
 from brookwind.core.rig.components import LineSection
 from brookwind.core.rig.document import Rig, of_kind
 from brookwind.core.rig.lines import DIAMETERS_MM, line_strength_n

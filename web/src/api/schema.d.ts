@@ -772,6 +772,86 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/motion/fall": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Let Fall
+         * @description The fall, as lines of JSON: progress as it is reckoned, the fall at last. Closing the connection cancels it.
+         */
+        post: operations["let_fall_api_motion_fall_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/motion/falls": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Fall Times
+         * @description When each of some rigs is at depth.
+         */
+        post: operations["fall_times_api_motion_falls_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/motion/feeds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Feeds
+         * @description Feed that can be thrown in beside a rig.
+         */
+        get: operations["feeds_api_motion_feeds_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/motion/stop": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Stop
+         * @description Where the stop goes in the water of the rig's conditions, what it hangs on, and how holding back moves the bait.
+         */
+        post: operations["stop_api_motion_stop_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/observe": {
         parameters: {
             query?: never;
@@ -2222,6 +2302,17 @@ export interface components {
          */
         Conditions: {
             /**
+             * Bed
+             * @default gravel
+             * @enum {string}
+             */
+            bed: "silt" | "sand" | "gravel" | "rock";
+            /**
+             * Bed Slope
+             * @default 0
+             */
+            bed_slope: number;
+            /**
              * Clear
              * @default false
              */
@@ -2241,6 +2332,8 @@ export interface components {
              * @default false
              */
             dragging: boolean;
+            /** Exponent */
+            exponent?: number | null;
             /**
              * Fetch M
              * @default 50
@@ -2248,6 +2341,8 @@ export interface components {
             fetch_m: number;
             /** Give N */
             give_n?: number | null;
+            /** Hold */
+            hold?: number | null;
             /**
              * @default {
              *       "lean_deg": 15,
@@ -2272,6 +2367,11 @@ export interface components {
              * @default 15
              */
             settle_s: number;
+            /**
+             * Speeds
+             * @default []
+             */
+            speeds: components["schemas"]["SpeedAt"][];
             /**
              * Tackle
              * @default rod
@@ -2391,6 +2491,22 @@ export interface components {
             figures: {
                 [key: string]: components["schemas"]["Figure"];
             };
+            /** Says */
+            says: string;
+        };
+        /**
+         * Doubt
+         * @description One thing not known exactly, and how far it alone moves the bait up and down.
+         */
+        Doubt: {
+            /** High M */
+            high_m: number;
+            /** Id */
+            id: string;
+            /** Low M */
+            low_m: number;
+            /** Name */
+            name: string;
             /** Says */
             says: string;
         };
@@ -2533,7 +2649,7 @@ export interface components {
         };
         /**
          * Evaluation
-         * @description Everything the bench shows of a rig at rest in still water.
+         * @description Everything the bench shows of a rig, at rest in still water and in the water of its conditions.
          */
         Evaluation: {
             afloat: components["schemas"]["FloatAnswer"];
@@ -2550,6 +2666,8 @@ export interface components {
             hook_height_m: number;
             /** Ledger */
             ledger: components["schemas"]["Entry"][];
+            moving: components["schemas"]["Moving"] | null;
+            moving_problem: components["schemas"]["Problem"] | null;
             /** Path */
             path: [
                 number,
@@ -2578,6 +2696,156 @@ export interface components {
             rules: components["schemas"]["PlaceRules"];
             /** Says */
             says: string;
+        };
+        /**
+         * Fall
+         * @description From landing to fishing.
+         */
+        Fall: {
+            /** Closest */
+            closest: number;
+            /** Crossing Share */
+            crossing_share: number;
+            /** Depth M */
+            depth_m: number;
+            /** Drift M */
+            drift_m: number;
+            /** Feed */
+            feed: components["schemas"]["FeedFall"][];
+            /** Fishes M */
+            fishes_m: number | null;
+            /** Frames */
+            frames: components["schemas"]["Frame"][];
+            /** Last Metre M S */
+            last_metre_m_s: number | null;
+            /** Pieces */
+            pieces: string[];
+            /** Rig Id */
+            rig_id: string;
+            /**
+             * Risk
+             * @enum {string}
+             */
+            risk: "low" | "some" | "high";
+            /** Steps */
+            steps: number;
+            /** To Cock S */
+            to_cock_s: number | null;
+            /** To Depth S */
+            to_depth_s: number | null;
+            /** To Stop S */
+            to_stop_s: number | null;
+        };
+        /**
+         * FallLine
+         * @description One line of the answer: how far it has come, at last the fall, or why there is none.
+         */
+        FallLine: {
+            fall?: components["schemas"]["Fall"] | null;
+            problem?: components["schemas"]["Problem"] | null;
+            /** Progress */
+            progress?: number | null;
+        };
+        /**
+         * FallRequest
+         * @description A rig that is to fall.
+         */
+        FallRequest: {
+            rig: components["schemas"]["Rig"];
+            /**
+             * @default {
+             *       "bail": "open",
+             *       "feed": [],
+             *       "feed_after_s": 0,
+             *       "landing": "stretched",
+             *       "longest_s": 90,
+             *       "pinned": false,
+             *       "pull_through_n": 0.002,
+             *       "upstream": false
+             *     }
+             */
+            wish: components["schemas"]["FallWish"];
+        };
+        /**
+         * FallTimes
+         * @description Times of one rig's fall; None when it does not come to depth. [s]
+         */
+        FallTimes: {
+            /** To Depth S */
+            to_depth_s: number | null;
+            /** To Stop S */
+            to_stop_s: number | null;
+        };
+        /**
+         * FallWish
+         * @description How a rig is thrown and watched.
+         */
+        FallWish: {
+            /**
+             * Bail
+             * @default open
+             * @enum {string}
+             */
+            bail: "open" | "closed";
+            /**
+             * Feed
+             * @default []
+             */
+            feed: string[];
+            /**
+             * Feed After S
+             * @default 0
+             */
+            feed_after_s: number;
+            /**
+             * Landing
+             * @default stretched
+             * @enum {string}
+             */
+            landing: "stretched" | "pile" | "drop";
+            /**
+             * Longest S
+             * @default 90
+             */
+            longest_s: number;
+            /**
+             * Pinned
+             * @default false
+             */
+            pinned: boolean;
+            /**
+             * Pull Through N
+             * @default 0.002
+             */
+            pull_through_n: number;
+            /** Run M */
+            run_m?: number | null;
+            /**
+             * Upstream
+             * @default false
+             */
+            upstream: boolean;
+        };
+        /**
+         * FallsRequest
+         * @description Rigs whose times are wanted.
+         */
+        FallsRequest: {
+            /** Rigs */
+            rigs: components["schemas"]["Rig"][];
+            /**
+             * @default {
+             *       "bail": "open",
+             *       "feed": [],
+             *       "feed_after_s": 0,
+             *       "landing": "stretched",
+             *       "longest_s": 90,
+             *       "pinned": false,
+             *       "pull_through_n": 0.002,
+             *       "upstream": false
+             *     }
+             */
+            wish: components["schemas"]["FallWish"];
         };
         /**
          * FamilyChoice
@@ -2643,6 +2911,42 @@ export interface components {
             slope: number;
             /** To M */
             to_m: number;
+        };
+        /**
+         * Feed
+         * @description Something thrown in.
+         */
+        Feed: {
+            /** Density Kg M3 */
+            density_kg_m3: number;
+            /** Id */
+            id: string;
+            /** Mass Kg */
+            mass_kg: number;
+            /** Name */
+            name: string;
+            /** Source */
+            source: string;
+        };
+        /**
+         * FeedFall
+         * @description Feed falling beside the rig.
+         */
+        FeedFall: {
+            /** Ahead S */
+            ahead_s: number | null;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /** Path */
+            path: [
+                number,
+                number,
+                number
+            ][];
+            /** Speed M S */
+            speed_m_s: number;
         };
         /**
          * Feeding
@@ -3047,6 +3351,28 @@ export interface components {
             slide_m: number;
         };
         /**
+         * Frame
+         * @description The rig at one moment; x over the ground from where the float landed. [m]
+         */
+        Frame: {
+            /** Float X M */
+            float_x_m: number;
+            /** Load N */
+            load_n: number;
+            /** Path */
+            path: [
+                number,
+                number
+            ][];
+            /** Pieces */
+            pieces: [
+                number,
+                number
+            ][];
+            /** Time S */
+            time_s: number;
+        };
+        /**
          * Gauged
          * @description Levels read now and then: a river that rises, a reservoir drawn down.
          */
@@ -3131,6 +3457,18 @@ export interface components {
              * @enum {string}
              */
             what: "high";
+        };
+        /**
+         * HoldPoint
+         * @description The bait at one way of holding back, the stop left where it is.
+         */
+        HoldPoint: {
+            /** Height M */
+            height_m: number;
+            /** Hold */
+            hold: number;
+            /** Lead M */
+            lead_m: number;
         };
         /**
          * Hook
@@ -4002,6 +4340,102 @@ export interface components {
             until: string;
         };
         /**
+         * Moving
+         * @description A rig that goes with its float, held back or free, in moving water.
+         */
+        Moving: {
+            /** Arrows */
+            arrows: [
+                number,
+                number
+            ][];
+            /** Bait Past M S */
+            bait_past_m_s: number;
+            /** Base M */
+            base_m: number;
+            /** Bed Kg */
+            bed_kg: number;
+            /** Bed Slope */
+            bed_slope: number;
+            /** Carried Kg */
+            carried_kg: number;
+            dominant: components["schemas"]["Doubt"] | null;
+            /** Doubts */
+            doubts: components["schemas"]["Doubt"][];
+            /** Float Lean Rad */
+            float_lean_rad: number;
+            height: components["schemas"]["Range"] | null;
+            /** Hold N */
+            hold_n: number;
+            /** Hook Height M */
+            hook_height_m: number;
+            /** Hook N */
+            hook_n: number;
+            /** Immersion M */
+            immersion_m: number;
+            lead: components["schemas"]["Range"] | null;
+            /** Lead M */
+            lead_m: number;
+            /** Line Lean Rad */
+            line_lean_rad: number;
+            /** Path */
+            path: [
+                number,
+                number,
+                number
+            ][];
+            /** Pieces */
+            pieces: components["schemas"]["PlacedPiece"][];
+            /** Speed M S */
+            speed_m_s: number;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "stands" | "lies" | "sinks";
+            /** Stuck */
+            stuck: boolean;
+            /** Surface M S */
+            surface_m_s: number;
+            /** Tip M */
+            tip_m: number;
+            /** Top N */
+            top_n: number;
+        };
+        /**
+         * MovingStop
+         * @description The setting in moving water, and how it is made up. [m]
+         */
+        MovingStop: {
+            /** Attachment M */
+            attachment_m: number;
+            /** Holds */
+            holds: components["schemas"]["HoldPoint"][];
+            /** Hook Height Now M */
+            hook_height_now_m: number;
+            /** Hook Height Wanted M */
+            hook_height_wanted_m: number;
+            /** Lean M */
+            lean_m: number;
+            /** Lowest Hold */
+            lowest_hold: number | null;
+            /** Now M */
+            now_m: number;
+            /** Run M */
+            run_m: [
+                number,
+                number
+            ] | null;
+            /** Sensitivities */
+            sensitivities: components["schemas"]["Sensitivity"][];
+            /** Slide M */
+            slide_m: number;
+            /** Still M */
+            still_m: number;
+            /** Wanted M */
+            wanted_m: number;
+        };
+        /**
          * NextCast
          * @description A setting to try next, and what to expect of it.
          */
@@ -4397,6 +4831,20 @@ export interface components {
             water_id: string;
         };
         /**
+         * PlacedPiece
+         * @description Where a piece is in moving water.
+         */
+        PlacedPiece: {
+            /** Depth M */
+            depth_m: number;
+            /** Id */
+            id: string;
+            /** On Bed */
+            on_bed: boolean;
+            /** X M */
+            x_m: number;
+        };
+        /**
          * PlumbRequest
          * @description The readings of a spot; with a source of levels and a moment, the depth is told for that moment.
          */
@@ -4620,6 +5068,8 @@ export interface components {
         Purpose: {
             /**
              * @default {
+             *       "bed": "gravel",
+             *       "bed_slope": 0,
              *       "clear": false,
              *       "current_m_s": 0,
              *       "distance_m": 12,
@@ -4634,6 +5084,7 @@ export interface components {
              *       "rod_m": 3.9,
              *       "rod_most_kg": 0.03,
              *       "settle_s": 15,
+             *       "speeds": [],
              *       "tackle": "rod",
              *       "wading": false,
              *       "wind_m_s": 0
@@ -4680,6 +5131,18 @@ export interface components {
         QuickText: {
             /** Text */
             text: string;
+        };
+        /**
+         * Range
+         * @description A figure and where it may lie. [m]
+         */
+        Range: {
+            /** High M */
+            high_m: number;
+            /** Low M */
+            low_m: number;
+            /** Value M */
+            value_m: number;
         };
         /**
          * Reason
@@ -4807,6 +5270,8 @@ export interface components {
             components: (components["schemas"]["LineSection"] | components["schemas"]["Stop"] | components["schemas"]["Bead"] | components["schemas"]["Sleeve"] | components["schemas"]["Float"] | components["schemas"]["Shot"] | components["schemas"]["Weight"] | components["schemas"]["Swivel"] | components["schemas"]["Hook"] | components["schemas"]["Bait"])[];
             /**
              * @default {
+             *       "bed": "gravel",
+             *       "bed_slope": 0,
              *       "clear": false,
              *       "current_m_s": 0,
              *       "distance_m": 12,
@@ -4821,6 +5286,7 @@ export interface components {
              *       "rod_m": 3.9,
              *       "rod_most_kg": 0.03,
              *       "settle_s": 15,
+             *       "speeds": [],
              *       "tackle": "rod",
              *       "wading": false,
              *       "wind_m_s": 0
@@ -5036,6 +5502,20 @@ export interface components {
             features: components["schemas"]["Feature"][];
             /** Used */
             used: string[];
+        };
+        /**
+         * Sensitivity
+         * @description How the bait's height answers to a change of one thing, the stop left where it is.
+         */
+        Sensitivity: {
+            /** Change */
+            change: string;
+            /** Height M */
+            height_m: number;
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
         };
         /**
          * Session
@@ -5459,6 +5939,16 @@ export interface components {
             speed_ms: number;
         };
         /**
+         * SpeedAt
+         * @description A speed of the water as measured at a depth.
+         */
+        SpeedAt: {
+            /** Depth M */
+            depth_m: number;
+            /** Speed M S */
+            speed_m_s: number;
+        };
+        /**
          * Spot
          * @description A distance worth fishing, and why.
          */
@@ -5634,6 +6124,29 @@ export interface components {
             material: "thread" | "rubber";
             /** Position M */
             position_m: number;
+        };
+        /**
+         * StopAnswer
+         * @description The setting in moving water, or why there is none.
+         */
+        StopAnswer: {
+            problem: components["schemas"]["Problem"] | null;
+            stop: components["schemas"]["MovingStop"] | null;
+        };
+        /**
+         * StopRequest
+         * @description A rig whose stop is to be set, and the bed along the run if it is known.
+         */
+        StopRequest: {
+            /**
+             * Bed
+             * @default []
+             */
+            bed: [
+                number,
+                number
+            ][];
+            rig: components["schemas"]["Rig"];
         };
         /**
          * StopSetting
@@ -9564,6 +10077,279 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Label"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    let_fall_api_motion_fall_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FallRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FallLine"];
+                    "application/x-ndjson": unknown;
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    fall_times_api_motion_falls_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FallsRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FallTimes"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    feeds_api_motion_feeds_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Feed"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    stop_api_motion_stop_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["StopRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StopAnswer"];
                 };
             };
             /** @description Not readable */

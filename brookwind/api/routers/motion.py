@@ -1,0 +1,116 @@
+"""Moving water: where the stop goes, and the fall."""
+
+from __future__ import annotations
+
+import json
+from collections.abc import Iterator
+from typing import Annotated
+
+from fastapi import APIRouter
+from fastapi.responses import StreamingResponse
+from pydantic import BaseModel, Field
+
+from brookwind.core.balance.settle import settle
+from brookwind.core.errors import BrookwindError, Problem
+from brookwind.core.motion.fall import Fall, FallWish, fall, falling
+from brookwind.core.motion.feed import FEEDS, Feed
+from brookwind.core.motion.setting import MovingStop, moving_stop
+from brookwind.core.rig.document import Rig
+
+router = APIRouter(prefix="/api/motion", tags=["motion"])
+
+Metres = Annotated[float, Field(ge=-1000, le=1000, allow_inf_nan=False)]
+Bed = Annotated[tuple[tuple[Metres, Metres], ...], Field(max_length=500)]
+
+
+class StopRequest(BaseModel):
+    """A rig whose stop is to be set, and the bed along the run if it is known."""
+
+    rig: Rig
+    bed: Bed = ()
+    """(distance downstream, depth) in order of distance. [m]"""
+
+
+class StopAnswer(BaseModel):
+    """The setting in moving water, or why there is none."""
+
+    stop: MovingStop | None
+    problem: Problem | None
+
+
+class FallRequest(BaseModel):
+    """A rig that is to fall."""
+
+    rig: Rig
+    wish: FallWish = FallWish()
+
+
+class FallLine(BaseModel):
+    """One line of the answer: how far it has come, at last the fall, or why there is none."""
+
+    progress: float | None = None
+    fall: Fall | None = None
+    problem: Problem | None = None
+
+
+class FallTimes(BaseModel):
+    """Times of one rig's fall; None when it does not come to depth. [s]"""
+
+    to_stop_s: float | None
+    to_depth_s: float | None
+
+
+class FallsRequest(BaseModel):
+    """Rigs whose times are wanted."""
+
+    rigs: Annotated[tuple[Rig, ...], Field(min_length=1, max_length=6)]
+    wish: FallWish = FallWish()
+
+
+@router.post("/stop")
+def stop(request: StopRequest) -> StopAnswer:
+    """Where the stop goes in the water of the rig's conditions, what it hangs on, and how holding back moves the bait."""
+    try:
+        return StopAnswer(stop=moving_stop(request.rig, settle(request.rig), request.bed), problem=None)
+    except BrookwindError as error:
+        return StopAnswer(stop=None, problem=error.problems[0])
+
+
+@router.post(
+    "/fall",
+    response_class=StreamingResponse,
+    responses={200: {"model": FallLine, "content": {"application/x-ndjson": {}}}},
+)
+def let_fall(request: FallRequest) -> StreamingResponse:
+    """The fall, as lines of JSON: progress as it is reckoned, the fall at last. Closing the connection cancels it."""
+    # What cannot be done at all is refused before the answer begins.
+    settle(request.rig)
+    return StreamingResponse(_lines(request), media_type="application/x-ndjson")
+
+
+def _lines(request: FallRequest) -> Iterator[str]:
+    try:
+        for part in falling(request.rig, request.wish):
+            line = {"progress": round(part, 3)} if isinstance(part, float) else {"fall": part.model_dump(mode="json")}
+            yield json.dumps(line) + "\n"
+    except BrookwindError as error:
+        yield json.dumps({"problem": error.problems[0].model_dump(mode="json")}) + "\n"
+
+
+@router.post("/falls")
+def fall_times(request: FallsRequest) -> list[FallTimes]:
+    """When each of some rigs is at depth."""
+    found = []
+    for rig in request.rigs:
+        try:
+            done = fall(rig, request.wish)
+            found.append(FallTimes(to_stop_s=done.to_stop_s, to_depth_s=done.to_depth_s))
+        except BrookwindError:
+            found.append(FallTimes(to_stop_s=None, to_depth_s=None))
+    return found
+
+
+@router.get("/feeds")
+def feeds() -> list[Feed]:
+    """Feed that can be thrown in beside a rig."""
+    return list(FEEDS)

@@ -1,0 +1,132 @@
+"""Commands about moving water: the shape of the line, the stop, the fall."""
+
+from __future__ import annotations
+
+from math import degrees
+from pathlib import Path
+from typing import Annotated
+
+import typer
+from pydantic import ValidationError
+
+from brookwind.cli_common import AsJson, RigFile, fail, rig_from
+from brookwind.core.balance.settle import settle
+from brookwind.core.errors import BrookwindError, NotUnderstood
+from brookwind.core.motion.fall import Fall, FallWish, fall
+from brookwind.core.motion.moving import Moving, moving
+from brookwind.core.motion.setting import MovingStop, moving_stop
+from brookwind.core.rig.document import Rig, read_rig
+from brookwind.core.rig.refusals import from_validation
+from brookwind.formats.fall_csv import write_fall
+
+Depth = Annotated[float | None, typer.Option(help="Depth of the water, m; the rig's own when left out.")]
+Surface = Annotated[float | None, typer.Option(help="Speed of the surface, m/s.")]
+Hold = Annotated[float | None, typer.Option(help="Held back to this share of the surface's speed; 0 anchored.")]
+Exponent = Annotated[float | None, typer.Option(help="n of the profile, 1 to 20; the usual one when left out.")]
+
+
+def _in_water(
+    source: str, depth: float | None, surface: float | None, hold: float | None, exponent: float | None
+) -> Rig:
+    data = rig_from(source).model_dump(mode="json")
+    if depth is not None:
+        data["water"]["depth_m"] = depth
+    given = {"current_m_s": surface, "hold": hold, "exponent": exponent}
+    data["conditions"].update({k: v for k, v in given.items() if v is not None})
+    return read_rig(data)
+
+
+def shape_command(
+    rig_file: RigFile, depth: Depth = None, surface: Surface = None, hold: Hold = None, exponent: Exponent = None,
+    as_json: AsJson = False,
+) -> None:  # fmt: skip
+    """Say where the bait is in moving water, how the line hangs and what the float shows."""
+    try:
+        rig = _in_water(rig_file, depth, surface, hold, exponent)
+        answer = moving(rig, settle(rig))
+    except BrookwindError as error:
+        fail(error)
+    if answer.problem is not None:
+        fail(BrookwindError(answer.problem))
+    if answer.moving is None:
+        typer.echo("Still water: the line hangs straight down. Give --surface.")
+        return
+    typer.echo(answer.moving.model_dump_json(indent=2) if as_json else _say_shape(answer.moving))
+    if answer.moving.status != "stands":
+        raise typer.Exit(5)
+
+
+def _say_shape(m: Moving) -> str:
+    way = "ahead of" if m.lead_m > 0 else "behind"
+    lines = [
+        f"Hook {m.hook_height_m:.3f} m off the bed, {abs(m.lead_m):.2f} m {way} the float.",
+        f"Float: {m.status}, {m.tip_m * 1000:.1f} mm of tip, leans {degrees(m.float_lean_rad):.0f}°, "
+        f"goes {m.speed_m_s:.2f} m/s in {m.surface_m_s:.2f} m/s of current, carries {m.carried_kg * 1000:.2f} g.",
+    ]
+    if m.height is not None:
+        most = f"; most by {m.dominant.name}" if m.dominant else ""
+        lines.append(f"Between {m.height.low_m:.2f} and {m.height.high_m:.2f} m off the bed{most}.")
+    if m.bed_kg > 0.0:
+        lines.append(f"The bed carries {m.bed_kg * 1000:.2f} g.")
+    return "\n".join(lines)
+
+
+def stop_command(
+    rig_file: RigFile, depth: Depth = None, surface: Surface = None, hold: Hold = None, exponent: Exponent = None,
+    as_json: AsJson = False,
+) -> None:  # fmt: skip
+    """Say where the stop goes for the wanted height of the bait, and what that hangs on."""
+    try:
+        answer = moving_stop(_in_water(rig_file, depth, surface, hold, exponent))
+    except BrookwindError as error:
+        fail(error)
+    typer.echo(answer.model_dump_json(indent=2) if as_json else _say_stop(answer))
+
+
+def _say_stop(s: MovingStop) -> str:
+    lines = [
+        f"Set it to {s.wanted_m:.3f} m ({s.slide_m:+.3f} m from now): {s.still_m:.3f} m in still water, "
+        f"{s.lean_m:+.3f} m for the current."
+    ]
+    lines += [f"{x.name}, {x.change}: the bait moves {x.height_m * 100:+.1f} cm." for x in s.sensitivities]
+    if s.lowest_hold is not None:
+        lines.append(f"It hangs lowest when held to {s.lowest_hold:.1f} of the current.")
+    return "\n".join(lines)
+
+
+def fall_command(
+    rig_file: RigFile, depth: Depth = None, surface: Surface = None, hold: Hold = None, exponent: Exponent = None,
+    landing: Annotated[str, typer.Option(help="stretched, pile or drop.")] = "stretched",
+    bail: Annotated[str, typer.Option(help="open or closed.")] = "open",
+    pinned: Annotated[bool, typer.Option("--pinned", help="The float stays over one place.")] = False,
+    run: Annotated[float | None, typer.Option(help="Length of the run, m.")] = None,
+    csv: Annotated[str | None, typer.Option(help="Write the path of every piece to this file.")] = None,
+    as_json: AsJson = False,
+) -> None:  # fmt: skip
+    """Let the rig fall and say when it fishes."""
+    try:
+        rig = _in_water(rig_file, depth, surface, hold, exponent)
+        wish = FallWish.model_validate({"landing": landing, "bail": bail, "pinned": pinned, "run_m": run})
+        found = fall(rig, wish)
+    except ValidationError as error:
+        fail(from_validation(error))
+    except BrookwindError as error:
+        fail(error)
+    if csv is not None:
+        try:
+            Path(csv).write_text(write_fall(found), encoding="utf-8")
+        except OSError as error:
+            fail(NotUnderstood.one("file", f"{csv} cannot be written: {error.strerror}.", "Name another file."))
+    typer.echo(found.model_dump_json(indent=2) if as_json else _say_fall(found))
+
+
+def _say_fall(f: Fall) -> str:
+    def at(what: str, time: float | None) -> str:
+        return f"{what} after {time:.1f} s" if time is not None else f"{what}: not in the time allowed"
+
+    lines = [at("Stop reached", f.to_stop_s)] if f.to_stop_s is not None else []
+    lines += [at("Stands", f.to_cock_s), at(f"Bait at {f.depth_m:.2f} m", f.to_depth_s)]
+    lines.append(f"The float has gone {abs(f.drift_m):.2f} m by then; risk of a tangle: {f.risk}.")
+    if f.fishes_m is not None:
+        lines.append(f"{f.fishes_m:.1f} m of the run are left to fish.")
+    return "\n".join(lines)
