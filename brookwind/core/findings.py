@@ -175,6 +175,9 @@ def find_bait_on_bed(case: Case) -> Finding | None:
     """
     s, aim = case.settled, case.rig.aim
     wanted_off = aim.bait_from == "surface" or aim.bait_m > 0
+    m = case.moving.moving if case.moving else None
+    if m is not None and m.hook_height_m > 0.0:
+        return None
     if not wanted_off or s.laid.bed_from_m <= 1e-6:
         return None
     return Finding(

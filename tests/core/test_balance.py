@@ -27,7 +27,8 @@ from brookwind.core.rig.families import FAMILIES, FAMILY, Start, new_rig
 from brookwind.core.rig.species import SPECIES
 from brookwind.demo.load import demo_box, demo_rigs
 
-RIGS = {r.id: r for r in demo_rigs()}
+STILL = {"current_m_s": 0.0, "wind_m_s": 0.0}
+RIGS = {r.id: r.model_copy(update={"conditions": r.conditions.model_copy(update=STILL)}) for r in demo_rigs()}
 SHOT = tuple(i for i in demo_box() if isinstance(i, ShotStock) and i.material == "lead")
 
 
@@ -53,6 +54,14 @@ def test_balanced_rig_stands_at_its_wish_with_the_stop_set(rig_id: str, pattern:
     held = {s.item: s.count for s in stock.shot}
     assert all(count <= held[item or ""] for item, count in used.items())
     assert {c.material for c in proposal.rig.components if isinstance(c, Shot)} == {"lead"}
+
+
+def test_a_rig_for_running_water_is_balanced_with_its_stop_set_for_the_current(stock: Stock) -> None:
+    running = next(r for r in demo_rigs() if r.id == "grayling-avon")
+    answer = evaluate(balance_rig(running, stock, Wish(pattern="bulk-and-droppers")).rig)
+    assert answer.moving is not None
+    assert answer.moving.hook_height_m == pytest.approx(running.aim.bait_m, abs=2e-3)
+    assert "bait-rides" not in {f.id for f in answer.findings}
 
 
 def test_patterns_place_as_they_say(stock: Stock) -> None:

@@ -9,9 +9,9 @@ import numpy as np
 import pytest
 from hypothesis import given
 from hypothesis import strategies as st
+from scipy.integrate import solve_ivp
 
 from brookwind.core.depth.plumbing.infer import plumb
-from brookwind.core.depth.plumbing.lean import lean_excess_m
 from brookwind.core.depth.plumbing.readings import (
     AsWanted,
     Cast,
@@ -30,6 +30,8 @@ from brookwind.core.floats.body import float_body
 from brookwind.core.floats.immersion import load_at_immersion_n, sinking_load_n
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.gravity import lead_mass_kg
+from brookwind.core.motion.flow import Flow
+from brookwind.core.motion.taut import lost_to_lean_m
 from brookwind.core.water.keep import sounding_from
 from tests.core.plumbing import SETUP, bisect_bed, plumb_bed
 
@@ -85,15 +87,28 @@ def test_the_float_stands_on_the_line_until_nothing_pulls() -> None:
     assert response(SETUP, 2.0).lies
 
 
-def test_lean_is_that_of_a_straight_line_under_a_point_load() -> None:
+def test_lean_is_that_of_a_straight_line_and_of_an_independent_integration() -> None:
     pulls = np.array([0.03, 0.06, 0.2])
     for force in (0.01, 0.04):
         expected = 2.5 * (1.0 - pulls / np.hypot(pulls, force))
-        assert lean_excess_m(2.5, pulls, force, 0.0) == pytest.approx(expected, rel=1e-9)
-    numbers = np.linspace(0.0, 2.5, 20_001)
-    slopes = (0.01 + 0.02 * numbers) / 0.06
-    height = np.trapezoid(1.0 / np.sqrt(1.0 + slopes**2), numbers)
-    assert lean_excess_m(2.5, np.array([0.06]), 0.01, 0.02)[0] == pytest.approx(2.5 - height, rel=1e-6)
+        still = Flow(depth_m=2.5, surface_m_s=0.0)
+        assert lost_to_lean_m(2.5, 2e-4, pulls, force, still, 999.1) == pytest.approx(expected, rel=1e-9)
+
+    def along(_: float, y: np.ndarray) -> list[float]:
+        depth, across, up = y
+        tension = np.hypot(across, up)
+        sine, cosine = across / tension, up / tension
+        speed = 0.4 * max(0.0, 1.0 - depth / 2.5) ** (1 / 6.5)
+        past = speed * cosine
+        reynolds = past * 2e-4 / 1.14e-6
+        push = 0.5 * 999.1 * (1.0 + 10.0 * max(reynolds, 1e-9) ** (-2 / 3)) * 2e-4 * past * past
+        rub = 0.5 * 999.1 * np.pi * 0.01 * 2e-4 * (speed * sine) ** 2
+        return [cosine, push * cosine + rub * sine, -push * sine + rub * cosine]
+
+    done = solve_ivp(along, (0.0, 2.5), [0.0, 0.01, 0.06], rtol=1e-9, atol=1e-12)
+    flow = Flow(depth_m=2.5, surface_m_s=0.4)
+    found = lost_to_lean_m(2.5, 2e-4, np.array([0.06]), 0.01, flow, 999.1)[0]
+    assert found == pytest.approx(2.5 - done.y[0, -1], rel=0.01)
 
 
 def test_current_makes_a_setting_read_too_deep() -> None:

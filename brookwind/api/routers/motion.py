@@ -69,7 +69,7 @@ class FallsRequest(BaseModel):
 
 @router.post("/stop")
 def stop(request: StopRequest) -> StopAnswer:
-    """Where the stop goes in the water of the rig's conditions, what it hangs on, and how holding back moves the bait."""
+    """Where the stop goes in the water of the rig's conditions, and what moves the bait."""
     try:
         return StopAnswer(stop=moving_stop(request.rig, settle(request.rig), request.bed), problem=None)
     except BrookwindError as error:

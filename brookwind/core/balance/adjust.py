@@ -13,7 +13,7 @@ from brookwind.core.balance.settle import Settled, settle
 from brookwind.core.balance.span import span_of
 from brookwind.core.balance.stock import ShotStock, Stock
 from brookwind.core.balance.target import Target, target_for
-from brookwind.core.depth.stop import set_stop, stop_setting
+from brookwind.core.depth.stop import set_stop
 from brookwind.core.edit import AddShot, edit
 from brookwind.core.errors import BrookwindError, Infeasible, OutOfRange
 from brookwind.core.figures import Figure, load, tip
@@ -24,6 +24,7 @@ from brookwind.core.floats.tube_readings import TubeReading, TubeTest
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, submerged_weight_n
 from brookwind.core.moment import Moment
+from brookwind.core.motion.setting import setting_or_still_m
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig, of_kind
 from brookwind.core.rig.threading import is_free_shot, thread_on
@@ -215,7 +216,7 @@ def _signed(target: Target, pull: float, chosen: tuple[_Move, ...]) -> float:
 def _apply(rig: Rig, chosen: tuple[_Move, ...], settled: Settled) -> Rig:
     for move in chosen:
         rig = _applied(rig, move, settled)
-    return set_stop(rig, stop_setting(rig).wanted_m)
+    return set_stop(rig, setting_or_still_m(rig))
 
 
 def _applied(rig: Rig, move: _Move, settled: Settled) -> Rig:

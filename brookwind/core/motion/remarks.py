@@ -21,7 +21,7 @@ OFF_M = 0.03
 """A bait this far from its height is told. [m] Editable default."""
 LIFTED_SHARE = 0.3
 """A bait lifted by more than this share of the depth is not where it is meant to be. Editable default."""
-_HEAVIER = (1.5, 2.0, 3.0, 5.0, 8.0, 12.0, 20.0)
+_HEAVIER = (1.5, 2.5, 4.0, 8.0, 16.0, 40.0, 100.0, 250.0, 600.0)
 _LINE_SHARE = 0.5
 
 
@@ -88,7 +88,7 @@ def find_cannot_hold(case: Case) -> Finding | None:
 
 
 def _would_hold_kg(case: Case) -> float | None:
-    """Load with which the bait is lifted by a tenth of the depth at most: the present weights made heavier. [kg]"""
+    """Load with which the bait is lifted by half of that at most: the present weights made heavier. [kg]"""
     rig, settled = case.rig, case.settled
     setup = setup_of(rig, settled.water_kg_m3)
     still = rig.water.depth_m - settled.laid.hook_depth_m
@@ -105,7 +105,7 @@ def _would_hold_kg(case: Case) -> float | None:
             found = go(rig, kept, setup, replace(settled.hanging, items=items))
         except BrookwindError:
             continue
-        if height_or_lying_m(found) - still < 0.1 * rig.water.depth_m:
+        if height_or_lying_m(found) - still < 0.5 * LIFTED_SHARE * rig.water.depth_m:
             return lead_mass_kg(found.resting.load_n, settled.water_kg_m3)
     return None
 

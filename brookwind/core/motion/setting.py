@@ -143,6 +143,18 @@ def wanted_setting_m(rig: Rig) -> float:
     return moving_setting(rig, settled, setup)[0]
 
 
+def setting_or_still_m(rig: Rig) -> float:
+    """`wanted_setting_m`; where the current leaves no setting, that of still water. [m]
+
+    rig: the rig.
+    Raises: OutOfRange when there is none in still water either.
+    """
+    try:
+        return wanted_setting_m(rig)
+    except OutOfRange:
+        return stop_setting(rig).wanted_m
+
+
 def _at(rig: Rig, settled: Settled, setup: Setup, setting_m: float, begin: Afloat) -> Afloat:
     moved = set_stop(rig, setting_m)
     hung = hanging(moved, setup.water_kg_m3)

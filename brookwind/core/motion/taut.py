@@ -37,14 +37,21 @@ def lost_to_lean_m(
     height = np.zeros_like(pull_n)
     half = 0.5 * water_kg_m3 * diameter_m * part
     thick = 10.0 * (VISCOSITY_M2_S / diameter_m) ** (2.0 / 3.0)
-    for _ in range(_PARTS):
-        tension = np.hypot(across_n, up_n)
-        sine, cosine = across_n / tension, up_n / tension
-        speed = flow.speed(height + 0.5 * part * cosine)
+
+    def load(across: Array, up: Array, depth: Array) -> tuple[Array, Array, Array]:
+        """Push across and up on a part pulled so, and its share of the height."""
+        tension = np.hypot(across, up)
+        sine, cosine = across / tension, up / tension
+        speed = flow.speed(depth + 0.5 * part * cosine)
         past = np.abs(speed) * cosine
         push = half * past * (past + thick * np.cbrt(past))
         rub = half * np.pi * SKIN_FRICTION * (speed * sine) ** 2
-        across_n = across_n + push * cosine + rub * sine
-        up_n = np.maximum(up_n - push * sine + rub * cosine, 1e-9)
+        return push * cosine + rub * sine, rub * cosine - push * sine, cosine
+
+    for _ in range(_PARTS):
+        # From the middle of the part, where it is pulled half way between its ends.
+        more, lift, _ = load(across_n, up_n, height)
+        more, lift, cosine = load(across_n + 0.5 * more, np.maximum(up_n + 0.5 * lift, 1e-9), height)
+        across_n, up_n = across_n + more, np.maximum(up_n + lift, 1e-9)
         height = height + part * cosine
     return line_m - height

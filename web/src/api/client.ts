@@ -57,6 +57,11 @@ export type FloatFacts = Schemas["FloatFacts"];
 export type TubeTest = Schemas["TubeTest"];
 export type TubeFit = Schemas["TubeFit"];
 export type Conditions = Schemas["Conditions"];
+export type StopAnswer = Schemas["StopAnswer"];
+export type MovingStop = Schemas["MovingStop"];
+export type Fall = Schemas["Fall"];
+export type FallWish = Schemas["FallWish"];
+export type FallLine = Schemas["FallLine"];
 export type KeptSwim = Schemas["Kept_SwimFields_"];
 export type SwimFields = Schemas["SwimFields"];
 export type WaterFields = Schemas["WaterFields"];
@@ -101,6 +106,34 @@ export const OFFLINE = "The server does not answer. What you changed is kept her
 const offline = () => new Refusal(0, [{ code: "offline", path: [], message: OFFLINE, remedy: "", figures: {} }]);
 
 const client = createClient<paths>();
+
+async function streamed(
+  rig: Rig,
+  wish: Partial<FallWish>,
+  onProgress: (share: number) => void,
+  signal: AbortSignal,
+): Promise<Fall> {
+  const body = await must(
+    client.POST("/api/motion/fall", { body: { rig, wish: wish as FallWish }, parseAs: "stream", signal }) as Promise<
+      Answer<ReadableStream<Uint8Array>>
+    >,
+  );
+  const reader = body.pipeThrough(new TextDecoderStream() as ReadableWritablePair<string, Uint8Array>).getReader();
+  let rest = "";
+  for (;;) {
+    const { done, value } = await reader.read();
+    rest += value ?? "";
+    const lines = rest.split("\n");
+    rest = lines.pop() ?? "";
+    for (const text of lines) {
+      const line = JSON.parse(text) as FallLine;
+      if (line.problem) throw new Refusal(422, [line.problem]);
+      if (line.fall) return line.fall;
+      if (line.progress != null) onProgress(line.progress);
+    }
+    if (done) throw offline();
+  }
+}
 
 type Answer<T> = { data?: T; error?: unknown; response: Response };
 
@@ -202,6 +235,12 @@ export const api = {
     must(client.PUT("/api/book/hook-patterns/{key}", { params: { path: { key } }, body: { version, fields } })),
   dropHookPattern: (key: string, version: number) =>
     must(client.DELETE("/api/book/hook-patterns/{key}", { params: { path: { key }, query: { version } } })),
+  stop: (rig: Rig, signal?: AbortSignal) =>
+    must(client.POST("/api/motion/stop", { body: { rig, bed: [] }, signal })) as Promise<StopAnswer>,
+  feeds: () => must(client.GET("/api/motion/feeds")),
+  /** The fall, with its progress on the way; aborting it cancels the work. */
+  fall: (rig: Rig, wish: Partial<FallWish>, onProgress: (share: number) => void, signal: AbortSignal) =>
+    streamed(rig, wish, onProgress, signal),
   schools: () => must(client.GET("/api/book/schools")),
   keepSchools: (version: number, choices: Record<string, string>) =>
     must(client.PUT("/api/book/schools", { body: { version, fields: { id: "schools", choices } } })),

@@ -843,7 +843,7 @@ export interface paths {
         put?: never;
         /**
          * Stop
-         * @description Where the stop goes in the water of the rig's conditions, what it hangs on, and how holding back moves the bait.
+         * @description Where the stop goes in the water of the rig's conditions, and what moves the bait.
          */
         post: operations["stop_api_motion_stop_post"];
         delete?: never;

@@ -37,6 +37,7 @@ import { ASKED, wishFor } from "./wish";
 
 const RigsDialog = lazy(() => import("./RigsDialog"));
 const NewRig = lazy(() => import("./NewRig"));
+const FallView = lazy(() => import("./fall/FallView"));
 const FamilyChooser = lazy(() => import("../method/FamilyChooser"));
 
 type Props = {
@@ -65,6 +66,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   const bench = useBench(draft ? { ...kept.fields, ...draft.doc } : kept.fields);
   const { rig } = bench;
   const answer = useEvaluation(rig);
+  const { evaluation } = answer;
   const [asked, setAsked] = useState(ASKED);
   const [trying, setTrying] = useState<Proposal | null>(null);
   const own = useQuery({ queryKey: ["patterns"], queryFn: api.patterns }).data ?? [];
@@ -79,17 +81,18 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   const [metal, setMetal] = useState<string | null>(null);
   const [sheet, setSheet] = useState<"rigs" | "new" | "family" | null>(null);
   const [keys, setKeys] = useState(false);
-  const [pinned, setPinned] = useState<Evaluation | null>(null);
+  const [pinned, setPinned] = useState<{ evaluation: Evaluation; rig: Rig } | null>(null);
+  const [falls, setFalls] = useState(false);
+  const pin = () => evaluation && answer.of && setPinned({ evaluation, rig: answer.of });
   const spoken = useRef<HTMLDivElement>(null);
-  const { evaluation } = answer;
 
   const announce = (text: string) => {
     if (spoken.current) spoken.current.textContent = text;
   };
 
   useEffect(() => {
-    if (evaluation && !pinned) setPinned(evaluation);
-  }, [evaluation, pinned]);
+    if (evaluation && answer.of && !pinned) setPinned({ evaluation, rig: answer.of });
+  }, [evaluation, answer.of, pinned]);
   useEffect(() => sessionStorage.setItem(STATION_KEY, station), [station]);
   useEffect(() => {
     document.title = `${rig.name} · Brookwind`;
@@ -133,7 +136,21 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
     if (await bench.edit({ do: "set-stop" })) announce("Stop set.");
   };
 
-  useBenchKeys({ bench, evaluation, selected, setSelected, setStation, balance, setStop, setKeys, announce, units });
+  const playFall = () => setFalls((f) => !f);
+
+  useBenchKeys({
+    bench,
+    evaluation,
+    selected,
+    setSelected,
+    setStation,
+    balance,
+    setStop,
+    playFall,
+    setKeys,
+    announce,
+    units,
+  });
 
   const stations = stationsOf(rig, evaluation, answer.refusal, catalogue, units, vocabulary);
   const refusal = answer.refusal && answer.refusal.status !== 0 ? answer.refusal : null;
@@ -171,9 +188,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
         <Flex direction="column" justify="space-between" gap="4" minH="0" minW="0">
           <BeadLine label="Stations" beads={stations} present={station} onGo={setStation} />
           <Box hideBelow="lg">
-            {evaluation && (
-              <Changed pinned={pinned} now={evaluation} units={units} onPin={() => setPinned(evaluation)} />
-            )}
+            {evaluation && <Changed pinned={pinned?.evaluation ?? null} now={evaluation} units={units} onPin={pin} />}
           </Box>
         </Flex>
         <Flex direction="column" gap="3" minH="0" minW="0">
@@ -186,7 +201,11 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
             borderRadius="l3"
             bg="shallow"
           >
-            {evaluation && answer.of && !trying ? (
+            {falls && evaluation && answer.of && !trying ? (
+              <Suspense>
+                <FallView rig={answer.of} pinned={pinned?.rig ?? null} onClose={() => setFalls(false)} />
+              </Suspense>
+            ) : evaluation && answer.of && !trying ? (
               <Scene
                 rig={answer.of}
                 evaluation={evaluation}
@@ -195,6 +214,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
                 onSelect={setSelected}
                 slide={bench.slide}
                 units={units}
+                onFall={playFall}
               />
             ) : trying ? null : (
               <Flex position="absolute" inset="0" align="center" justify="center" p="6" textAlign="center">
@@ -204,7 +224,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
             {trying && (
               <LookingAt proposal={trying} onBack={() => setTrying(null)} onTake={() => bench.put(trying.rig)} />
             )}
-            {evaluation && !trying && (
+            {evaluation && !trying && !falls && (
               <Verdict evaluation={evaluation} waiting={answer.waiting} refused={refusal !== null} />
             )}
           </Box>

@@ -1,6 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { Pin } from "lucide-react";
 import type { Evaluation } from "../api/client";
+import { inFlow } from "../scene/flow";
 import { Button } from "../shell/Button";
 import { type Quantity, type Units, write } from "../units/quantity";
 
@@ -21,7 +22,7 @@ export function Changed({ pinned, now, units, onPin }: Props) {
     ["Tip", pinned.afloat.tip_m, now.afloat.tip_m, "tip"],
     ["Carried", pinned.afloat.carried_kg, now.afloat.carried_kg, "load"],
     ["Setting", pinned.setting_m, now.setting_m, "line"],
-    ["Off bed", pinned.hook_height_m, now.hook_height_m, "line"],
+    ["Off bed", inFlow(pinned).hook_height_m, inFlow(now).hook_height_m, "line"],
     ["Pieces", pieces(pinned), pieces(now), "plain"],
   ];
   return (

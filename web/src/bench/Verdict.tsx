@@ -1,6 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { Check, Loader, TriangleAlert } from "lucide-react";
 import type { Evaluation } from "../api/client";
+import { inFlow } from "../scene/flow";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 
@@ -15,11 +16,12 @@ export function Verdict({
   refused: boolean;
 }) {
   const { units } = useSettings();
-  const { status, tip_m, lean_rad } = evaluation.afloat;
+  const { status, tip_m, lean_rad } = inFlow(evaluation).afloat;
+  const flows = evaluation.moving !== null;
   const text = {
     stands: `Stands, about ${write(tip_m, "tip", units)} of tip`,
-    lies: `Lies over at ${write((lean_rad * 180) / Math.PI, "angle", units)}: too little load`,
-    sinks: "Pulled under: too much load",
+    lies: `Lies over at ${write((Math.abs(lean_rad) * 180) / Math.PI, "angle", units)}: ${flows ? "the current leans it" : "too little load"}`,
+    sinks: `Pulled under: ${flows ? "by the current" : "too much load"}`,
   }[status];
   const Icon = refused || status !== "stands" ? TriangleAlert : waiting ? Loader : Check;
   return (

@@ -8,6 +8,8 @@ export const KEYS: [string, string][] = [
   ["B", "balance from the box"],
   ["L", "fix the piece where it is, or release it"],
   ["S", "set the stop"],
+  ["F", "play the fall, or leave it"],
+  ["C", "in the fall: compare with the pinned rig"],
   ["Ctrl Z", "undo; Ctrl Shift Z redoes"],
   ["?", "this list"],
 ];
@@ -17,7 +19,7 @@ export type Command =
   | { do: "piece"; step: 1 | -1 }
   | { do: "nudge"; metres: number }
   | { do: "resize"; step: 1 | -1 }
-  | { do: "remove" | "fix" | "balance" | "stop" | "undo" | "redo" | "help" };
+  | { do: "remove" | "fix" | "balance" | "stop" | "fall" | "undo" | "redo" | "help" };
 
 type KeyLike = { key: string; ctrlKey: boolean; metaKey: boolean; shiftKey: boolean; altKey: boolean };
 
@@ -53,6 +55,8 @@ export function commandOf(e: KeyLike): Command | null {
       return { do: "balance" };
     case "s":
       return { do: "stop" };
+    case "f":
+      return { do: "fall" };
     case "?":
       return { do: "help" };
     default:

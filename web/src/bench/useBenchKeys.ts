@@ -14,6 +14,7 @@ type Props = {
   setStation: (id: StationId) => void;
   balance: () => void;
   setStop: () => void;
+  playFall: () => void;
   setKeys: (open: boolean) => void;
   announce: (text: string) => void;
   units: Units;
@@ -88,6 +89,9 @@ function run(command: Command, p: Props): boolean {
       return true;
     case "stop":
       p.setStop();
+      return true;
+    case "fall":
+      p.playFall();
       return true;
     case "undo":
       p.bench.undo();

@@ -4,10 +4,18 @@ import { colour } from "./colour";
 import { at, type course } from "./course";
 import { toPx, type View } from "./scale";
 
-type Props = { rig: Rig; evaluation: Evaluation; line: ReturnType<typeof course>; view: View; units: Units };
+type Props = {
+  rig: Rig;
+  evaluation: Evaluation;
+  line: ReturnType<typeof course>;
+  view: View;
+  units: Units;
+  /** The rig lies along a tape: there is no bed to measure from. */
+  rule: boolean;
+};
 
 /** What is not slid by itself: lead, swivel, beads, knot, hook and bait, and the bracket of the bait's height. */
-export function Fixed({ rig, evaluation, line, view, units }: Props) {
+export function Fixed({ rig, evaluation, line, view, units, rule }: Props) {
   const handled = new Set(evaluation.handles.flatMap((h) => h.moves));
   const drawn = evaluation.pieces.filter((p) => !handled.has(p.id) && p.state !== "above" && p.state !== "in-the-air");
   const locks = evaluation.pieces.filter((p) =>
@@ -81,14 +89,16 @@ export function Fixed({ rig, evaluation, line, view, units }: Props) {
           strokeWidth={width}
         />
       ))}
-      <Bracket
-        rig={rig}
-        evaluation={evaluation}
-        x={(line[0]?.x ?? hook.x) - 30}
-        hookY={hook.y}
-        view={view}
-        units={units}
-      />
+      {!rule && (
+        <Bracket
+          rig={rig}
+          evaluation={evaluation}
+          x={(line[0]?.x ?? hook.x) - 30}
+          hookY={hook.y}
+          view={view}
+          units={units}
+        />
+      )}
     </g>
   );
 }

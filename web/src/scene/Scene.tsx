@@ -1,17 +1,20 @@
-import { Box } from "@chakra-ui/react";
+import { Box, Flex } from "@chakra-ui/react";
 import { type PointerEvent, useRef, useState } from "react";
 import type { Evaluation, Handle, Rig } from "../api/client";
 import { Button } from "../shell/Button";
 import { useSize } from "../shell/useSize";
 import type { Units } from "../units/quantity";
 import { Backdrop } from "./Backdrop";
+import { CurrentArrows, Lead } from "./CurrentArrows";
 import { colour } from "./colour";
-import { course } from "./course";
+import { at, course } from "./course";
 import { Fixed } from "./Fixed";
+import { flowCourse, inFlow } from "./flow";
 import { drawnHandles, Pieces } from "./Pieces";
 import { FloatInWater, RodLine } from "./Rigged";
 import { RoundGlass } from "./RoundGlass";
 import { fitLower, fitView, toPx, type View } from "./scale";
+import { straight, Tape } from "./Tape";
 
 export type Slide = {
   begin: (handle: Handle) => void;
@@ -29,15 +32,20 @@ type Props = {
   onSelect: (id: string | null) => void;
   slide: Slide;
   units: Units;
+  /** Play the fall; none where it cannot be played. */
+  onFall?: () => void;
 };
 
 const LOWER_M = 1.4;
 
 /** The water to scale with the rig in it. It draws an answer; it computes nothing of the rig. */
 export function Scene(props: Props) {
-  const { rig, evaluation, units } = props;
+  const { rig, units } = props;
   const [box, { width, height }] = useSize({ width: 640, height: 560 });
   const [lower, setLower] = useState(false);
+  const [onRule, setOnRule] = useState(false);
+  const { moving } = props.evaluation;
+  const evaluation = onRule ? straight(props.evaluation) : inFlow(props.evaluation);
   const deepest = Math.max(0, ...evaluation.path.map(([, depth = 0]) => depth));
   const canZoom = rig.water.depth_m > 2 * LOWER_M;
   const view =
@@ -46,7 +54,10 @@ export function Scene(props: Props) {
       : fitView(height, rig.water.depth_m, deepest, evaluation.afloat.tip_m);
   const narrow = width < 560;
   const x = Math.round(width * (narrow ? 0.4 : 0.36));
-  const line = course(evaluation.path, view, x, x + 44);
+  const line =
+    moving && !onRule
+      ? flowCourse(moving, view, x, [x - 110, width - x - (narrow ? 40 : 210)])
+      : course(evaluation.path, view, x, x + 44);
   const drag = useDrag(props.slide, view, props.onSelect);
   const surface = toPx(view, 0);
   const glass = Math.min(92, width * 0.17, height * 0.17);
@@ -70,6 +81,10 @@ export function Scene(props: Props) {
         className={props.waiting ? "bw-scene waiting" : "bw-scene"}
       >
         <Backdrop width={width} height={height} view={view} depthM={rig.water.depth_m} units={units} />
+        {moving && !onRule && !lower && (
+          <CurrentArrows moving={moving} view={view} x={narrow ? 64 : 78} units={units} />
+        )}
+        {onRule && <Tape evaluation={evaluation} view={view} x={x} units={units} />}
         <RodLine rig={rig} x={x} surface={surface} view={view} evaluation={evaluation} />
         <polyline
           points={line.map((p) => `${p.x.toFixed(1)},${p.y.toFixed(1)}`).join(" ")}
@@ -78,7 +93,10 @@ export function Scene(props: Props) {
           strokeWidth="1.6"
         />
         <FloatInWater evaluation={evaluation} x={x} surface={surface} view={view} />
-        <Fixed rig={rig} evaluation={evaluation} line={line} view={view} units={units} />
+        <Fixed rig={rig} evaluation={evaluation} line={line} view={view} units={units} rule={onRule} />
+        {moving && !onRule && (
+          <Lead moving={moving} from={x} hook={at(line, 0)} bed={toPx(view, rig.water.depth_m)} units={units} />
+        )}
         <Pieces
           drawn={drawn}
           rig={rig}
@@ -98,11 +116,26 @@ export function Scene(props: Props) {
           units={units}
         />
       </svg>
-      {canZoom && (
-        <Button position="absolute" bottom="3" left="3" size="sm" aria-pressed={lower} onClick={() => setLower(!lower)}>
-          {lower ? "Whole water" : "Near the hook"}
+      <Flex position="absolute" bottom="3" left="3" gap="2">
+        {canZoom && (
+          <Button size="sm" aria-pressed={lower} onClick={() => setLower(!lower)}>
+            {lower ? "Whole water" : "Near the hook"}
+          </Button>
+        )}
+        <Button
+          size="sm"
+          aria-pressed={onRule}
+          onClick={() => setOnRule(!onRule)}
+          title="Straight along a tape, the way it is tied"
+        >
+          {onRule ? "In the water" : "On the rule"}
         </Button>
-      )}
+        {props.onFall && (
+          <Button size="sm" onClick={props.onFall} title="Play the fall (F)">
+            Fall
+          </Button>
+        )}
+      </Flex>
     </Box>
   );
 }

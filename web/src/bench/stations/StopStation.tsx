@@ -1,10 +1,11 @@
 import { Box, Stack, Text } from "@chakra-ui/react";
 import { MoveVertical } from "lucide-react";
-import { sentenceOf } from "../../api/client";
+import { type StopAnswer, sentenceOf } from "../../api/client";
 import { Button } from "../../shell/Button";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { Facts } from "./Facts";
+import { HoldBack, useMovingStop, WhereItIs } from "./InCurrent";
 import type { StationProps } from "./Panel";
 import { Why } from "./Why";
 
@@ -21,6 +22,17 @@ export function StopStation({ bench, answer, onSetStop }: StationProps) {
   const stop = answer.evaluation?.stop;
   const problem = answer.evaluation?.stop_problem;
   const length = (m: number) => write(m, "line", units);
+  const flows = answer.evaluation?.moving != null;
+  const current = useMovingStop(answer.of, flows).data;
+  if (flows && answer.evaluation) {
+    return (
+      <Stack gap="5">
+        <SettingInCurrent answer={current ?? null} bench={bench} onSetStop={onSetStop} />
+        <HoldBack bench={bench} stop={current?.stop ?? null} />
+        <WhereItIs evaluation={answer.evaluation} stop={current?.stop ?? null} />
+      </Stack>
+    );
+  }
   if (!stop) return <Text role="alert">{problem ? sentenceOf(problem) : "One moment."}</Text>;
   const settled = Math.abs(stop.slide_m) < 0.0005;
   const side = stop.attachment_m >= 0 ? "below" : "above";
@@ -59,6 +71,57 @@ export function StopStation({ bench, answer, onSetStop }: StationProps) {
       <Why>
         Setting = wanted depth of the hook − depth of the point it is measured to. A bottom-end float holds the line its
         draft below the surface; an in-line float's stop rests on what stands out above it. Still water, line straight.
+      </Why>
+      {answer.evaluation && <WhereItIs evaluation={answer.evaluation} stop={null} />}
+    </Stack>
+  );
+}
+
+type InCurrentProps = Pick<StationProps, "bench" | "onSetStop"> & { answer: StopAnswer | null };
+
+/** The setting that puts the bait right in the current, large, and how it is made up. */
+function SettingInCurrent({ answer, bench, onSetStop }: InCurrentProps) {
+  const { units } = useSettings();
+  const length = (m: number) => write(m, "line", units);
+  if (!answer) return <Text aria-live="polite">Reckoning the line in the current.</Text>;
+  const { stop, problem } = answer;
+  if (!stop) return <Text role="alert">{problem ? sentenceOf(problem) : ""}</Text>;
+  const settled = Math.abs(stop.slide_m) < 0.005;
+  const laid = stop.hook_height_wanted_m < 0;
+  return (
+    <Stack gap="4">
+      <Box>
+        <Text color="soft" fontSize="sm">
+          In this current it should be set to
+        </Text>
+        <Text fontFamily="heading" fontSize="4xl" fontWeight="bold" lineHeight="1.1" data-testid="setting">
+          {length(stop.wanted_m)}
+        </Text>
+        <Text fontWeight="semibold" color={settled ? "reed" : "brass"}>
+          {settled
+            ? "It is set so."
+            : `Now ${length(stop.now_m)}: slide it ${length(Math.abs(stop.slide_m))} ${stop.slide_m > 0 ? "away from" : "towards"} the hook.`}
+        </Text>
+      </Box>
+      <Button variant="solid" onClick={onSetStop} disabled={bench.busy || settled} title="Set the stop (S)">
+        <MoveVertical aria-hidden="true" /> Set the stop
+      </Button>
+      <Facts
+        rows={[
+          [laid ? "Line wanted on the bed" : "Bait wanted off the bed", length(Math.abs(stop.hook_height_wanted_m))],
+          ["In still water", length(stop.still_m)],
+          ["For the current", `${stop.lean_m >= 0 ? "+" : "−"} ${length(Math.abs(stop.lean_m))}`],
+          stop.run_m
+            ? [
+                "Right on this slope for",
+                `${write(stop.run_m[0], "distance", units)} up, ${write(stop.run_m[1], "distance", units)} down`,
+              ]
+            : null,
+        ]}
+      />
+      <Why>
+        The line is followed from float to hook in water that slows towards the bed: its own drag, each weight's and the
+        bait's, and the float's, until every force balances. The setting is moved until the hook is at its height.
       </Why>
     </Stack>
   );

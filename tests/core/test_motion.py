@@ -1,0 +1,262 @@
+"""The shape of the line in moving water: closed forms, an independent integration, convergence, and what must hold."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from functools import cache
+from math import atan2, inf
+
+import numpy as np
+import pytest
+from hypothesis import assume, given, settings
+from hypothesis import strategies as st
+from scipy.integrate import solve_ivp
+
+from brookwind.core.balance.settle import Settled, settle
+from brookwind.core.errors import BrookwindError, OutOfRange
+from brookwind.core.evaluate import evaluate
+from brookwind.core.motion.afloat import Afloat, go
+from brookwind.core.motion.chain import Chain, Grain
+from brookwind.core.motion.equilibrium import AtTop, Resting, equilibrium
+from brookwind.core.motion.flow import Flow
+from brookwind.core.motion.forces import State
+from brookwind.core.motion.moving import moving
+from brookwind.core.motion.setting import even_run, moving_stop
+from brookwind.core.motion.setup import Setup, setup_of
+from brookwind.core.rig.document import Rig, read_rig
+from brookwind.demo.load import demo_rigs
+
+WATER = 1000.0
+
+
+def rig(name: str, **conditions: object) -> Rig:
+    data = next(r for r in demo_rigs() if r.id == name).model_dump(mode="json")
+    data["conditions"].update({"wind_m_s": 0.0, **conditions})
+    return read_rig(data)
+
+
+@cache
+def still(name: str) -> Settled:
+    return settle(rig(name, current_m_s=0.0))
+
+
+def shape(r: Rig, grain: Grain | None = None) -> Afloat:
+    s = still(r.id)
+    return go(r, s, setup_of(r, s.water_kg_m3), **({"grain": grain} if grain else {}))
+
+
+def hook_height_m(found: Afloat) -> float:
+    return float(found.setup.flow.depth_m) - float(found.resting.state.z[-1])
+
+
+def bare(
+    length_m: float, links: int, end_n: float = 0.01, line_n_m: float = 0.0, area_m2: float = 0.0, d_m: float = 2e-4
+) -> tuple[Chain, State]:
+    """A plain line with a weight at its end, hanging straight."""
+    n = links + 1
+    link = np.full(n, length_m / links)
+    half = np.full(n, line_n_m * length_m / links)
+    half[[0, -1]] *= 0.5
+    weight, area = half.copy(), np.zeros(n)
+    weight[-1] += end_n
+    area[-1] = area_m2
+    chain = Chain(
+        np.linspace(length_m, 0.0, n), link, np.full(n, d_m), np.full(n, 1e-6), weight, area,
+        np.full(n, 0.005), np.zeros(n), np.zeros(n), {},
+    )  # fmt: skip
+    tension = np.maximum(np.cumsum(weight[::-1])[::-1], 1e-6)
+    tension[0] = 0.0
+    return chain, State(np.zeros(n), np.linspace(0.0, length_m, n), np.zeros(n), np.zeros(n), tension)
+
+
+def at_rest(chain: Chain, begin: State, flow: Flow, **setup: float) -> Resting:
+    return equilibrium(chain, Setup(flow, WATER, **setup), AtTop(0.0, 0.0), begin)
+
+
+@pytest.mark.parametrize("name", [r.id for r in demo_rigs() if r.id != "tench-lift"])
+def test_without_current_it_hangs_as_in_still_water(name: str) -> None:
+    found, rest = shape(rig(name, current_m_s=0.0)), still(name)
+    assert found.resting.state.z[-1] == pytest.approx(rest.laid.hook_depth_m, abs=2e-4)
+    assert found.resting.load_n == pytest.approx(rest.pull_n, rel=2e-3)
+
+
+def test_a_weight_on_a_line_without_drag_leans_by_the_ratio_of_the_forces() -> None:
+    chain, begin = bare(2.0, 20, area_m2=1e-4)
+    flow = Flow(depth_m=50.0, surface_m_s=0.5, exponent=1e9)
+    found = at_rest(chain, begin, flow, line_drag=0.0, skin=0.0)
+    reynolds = 0.5 * 0.005 / 1.14e-6
+    ball = 24 / reynolds * (1 + 0.27 * reynolds) ** 0.43 + 0.47 * (1 - np.exp(-0.04 * reynolds**0.38))
+    side = 0.5 * WATER * ball * 1e-4 * 0.5**2
+    s = found.state
+    assert s.x[-1] / s.z[-1] == pytest.approx(side / 0.01, rel=1e-3)
+    assert np.hypot(s.x[-1], s.z[-1]) == pytest.approx(2.0, abs=1e-6)
+
+
+@pytest.mark.parametrize(("speed", "end_n"), [(0.15, 0.02), (0.3, 0.02), (0.4, 0.006)])
+def test_a_heavy_line_in_an_even_current_agrees_with_an_independent_integration(speed: float, end_n: float) -> None:
+    length, d, per_m, skin = 3.0, 3e-4, 4e-4, 0.01
+
+    def along(_: float, y: np.ndarray) -> list[float]:
+        # From the free end up: place, and the pull of the upper part on the lower; z is down.
+        _, _, tx, tz = y
+        tension = np.hypot(tx, tz)
+        cx, cz = -tx / tension, -tz / tension
+        tangent = speed * cx
+        nx, nz = speed - tangent * cx, -tangent * cz
+        across = np.hypot(nx, nz)
+        c = 1 + 10 * (across * d / 1.14e-6) ** (-2 / 3)
+        push, rub = 0.5 * WATER * d * c * across, 0.5 * WATER * np.pi * d * skin * abs(tangent)
+        return [-cx, -cz, -(push * nx + rub * tangent * cx), -(push * nz + rub * tangent * cz) - per_m]
+
+    done = solve_ivp(along, (0.0, length), [0.0, 0.0, 0.0, -end_n], rtol=1e-10, atol=1e-13)
+    chain, begin = bare(length, 60, end_n, per_m, d_m=d)
+    s = at_rest(chain, begin, Flow(depth_m=50.0, surface_m_s=speed, exponent=1e9)).state
+    assert s.z[-1] == pytest.approx(-done.y[1, -1], rel=2e-3)
+    assert s.x[-1] == pytest.approx(-done.y[0, -1], rel=5e-3)
+
+
+@pytest.mark.parametrize("name", ["grayling-avon", "roach-pole", "mullet-slider"])
+@pytest.mark.parametrize("hold", [None, 0.8, 0.5])
+def test_halving_the_links_moves_the_hook_by_less_than_a_millimetre(name: str, hold: float | None) -> None:
+    r = rig(name, current_m_s=0.3, hold=hold)
+    assert hook_height_m(shape(r, Grain(56, 0.004))) == pytest.approx(hook_height_m(shape(r)), abs=1e-3)
+
+
+@pytest.mark.parametrize("name", ["grayling-avon", "roach-pole", "mullet-slider", "zander-drift", "bream-slider"])
+def test_a_gentle_check_lowers_the_bait_and_a_hard_hold_lifts_it(name: str) -> None:
+    free, checked, held = (hook_height_m(shape(rig(name, current_m_s=0.4, hold=h))) for h in (None, 0.8, 0.5))
+    assert checked < free - 1e-3
+    assert held > checked + 5e-3
+    m = moving(rig(name, current_m_s=0.4), still(name)).moving
+    assert m is not None
+    assert 0.8 < m.speed_m_s / 0.4 < 1.0, "a free float goes at about nine tenths of the surface"
+    assert m.lead_m < 0.0
+
+
+def test_the_profile_is_the_largest_unknown_of_a_held_rig() -> None:
+    m = moving(rig("grayling-avon", current_m_s=0.4, hold=0.6), still("grayling-avon")).moving
+    assert m is not None
+    assert m.height is not None
+    assert m.dominant is not None
+    assert m.dominant.id == "profile"
+    assert m.height.low_m < m.hook_height_m < m.height.high_m
+    known = rig("grayling-avon", current_m_s=0.4, hold=0.6, exponent=6.5)
+    narrower = moving(known, still("grayling-avon")).moving
+    assert narrower is not None
+    assert narrower.height is not None
+    assert narrower.height.high_m - narrower.height.low_m < 0.6 * (m.height.high_m - m.height.low_m)
+
+
+@settings(max_examples=25, deadline=None)
+@given(
+    name=st.sampled_from(["grayling-avon", "roach-pole", "mullet-slider", "zander-drift"]),
+    current=st.floats(0.05, 0.6),
+    hold=st.floats(0.05, 0.6),
+)
+def test_what_must_hold_of_every_held_rig(name: str, current: float, hold: float) -> None:
+    r, rest = rig(name, current_m_s=current, hold=hold), still(name)
+    setup = setup_of(r, rest.water_kg_m3)
+    try:
+        found = go(r, rest, setup)
+        faster = go(rig(name, current_m_s=1.15 * current, hold=hold), rest, setup_of(
+            rig(name, current_m_s=1.15 * current, hold=hold), rest.water_kg_m3))  # fmt: skip
+    except OutOfRange:
+        assume(False)
+    chain, top, begin = found.chain, found.top, found.resting.state
+    thicker = equilibrium(replace(chain, diameter_m=1.2 * chain.diameter_m), setup, top, begin)
+    heavier = equilibrium(replace(chain, weight_n=1.3 * chain.weight_n), setup, top, begin)
+    depth = float(begin.z[-1])
+    if begin.x[-1] > 0.0 and found.status != "sinks":
+        # Swung ahead by the water: what pushes harder lifts it, what weighs more brings it down.
+        assert float(thicker.state.z[-1]) <= depth + 2e-4
+        lean, less = (atan2(float(s.x[-1]), float(s.z[-1])) for s in (begin, heavier.state))
+        assert less <= lean + 1e-4
+        if hold <= 0.5:
+            assert hook_height_m(faster) >= hook_height_m(found) - 2e-3
+    mirrored = State(-begin.x, begin.z, -begin.vx, begin.vz, begin.tension)
+    assert top.speed_m_s is not None
+    other = equilibrium(
+        chain, replace(setup, flow=setup.flow.mirrored()), replace(top, speed_m_s=-top.speed_m_s), mirrored
+    )
+    assert other.state.x == pytest.approx(-begin.x, abs=1e-4)
+    assert other.state.z == pytest.approx(begin.z, abs=1e-4)
+
+
+def test_a_floating_bait_stands_above_its_lead_in_a_current() -> None:
+    data = rig("zander-drift", current_m_s=0.2, hold=0.8).model_dump(mode="json")
+    for c in data["components"]:
+        if c["kind"] == "bait":
+            c["density_kg_m3"], c["mass_kg"] = 500.0, 0.004
+        if c["kind"] == "shot":
+            c["mass_kg"] = 1e-6
+    r = read_rig(data)
+    rest = settle(r)
+    found = go(r, rest, setup_of(r, rest.water_kg_m3))
+    assert found.resting.state.z[-1] < found.resting.state.z.max() - 0.1
+
+
+def test_what_drags_leans_slows_and_is_carried_by_the_bed() -> None:
+    r = rig("tench-lift", current_m_s=0.3)
+    m = moving(r, still("tench-lift")).moving
+    assert m is not None
+    assert m.bed_kg > 0.0
+    assert m.hook_height_m == 0.0
+    assert m.lead_m < -0.2, "what drags trails behind the float"
+    assert any(p.on_bed for p in m.pieces)
+    rough, smooth = (
+        moving(rig("tench-lift", current_m_s=0.1, bed=bed), still("tench-lift")).moving for bed in ("silt", "rock")
+    )
+    assert rough is not None
+    assert smooth is not None
+    assert rough.speed_m_s < smooth.speed_m_s < 0.1
+
+
+def test_the_stop_puts_the_bait_at_its_height_in_moving_water() -> None:
+    for name, hold in (("grayling-avon", None), ("roach-pole", 0.8), ("mullet-slider", 0.5), ("rudd-strung", 0.8)):
+        r = rig(name, current_m_s=0.3, hold=hold)
+        stop = moving_stop(r)
+        assert stop.wanted_m > stop.still_m - 1e-6
+        after = moving_stop(read_rig(_set(r, stop.wanted_m).model_dump(mode="json")))
+        assert after.hook_height_now_m == pytest.approx(stop.hook_height_wanted_m, abs=3e-3)
+        assert abs(after.slide_m) < 5e-3
+        deeper = next(s for s in stop.sensitivities if s.id == "depth")
+        assert deeper.height_m == pytest.approx(0.1, abs=0.03)
+
+
+def _set(r: Rig, setting_m: float) -> Rig:
+    from brookwind.core.depth.stop import set_stop
+
+    return set_stop(r, setting_m)
+
+
+def test_an_uneven_bed_bounds_the_run() -> None:
+    assert even_run(((-50.0, 1.0), (50.0, 3.0)), 0.05) == pytest.approx((2.5, 2.5), abs=0.06)
+    assert even_run(((-9.0, 2.0), (9.0, 2.0)), 0.05) is None
+    step = ((-30.0, 2.0), (4.0, 2.0), (4.5, 2.6), (30.0, 2.6))
+    found = even_run(step, 0.05)
+    assert found is not None
+    assert found[0] == 30.0
+    assert found[1] == pytest.approx(4.04, abs=0.05)
+
+
+def test_bad_water_gets_a_sentence() -> None:
+    tiny = evaluate(rig("roach-pole", current_m_s=5.0, hold=0.3))
+    said = {f.id: f for f in tiny.findings}
+    assert {"cannot-hold", "no-shape", "drawn-under"} & set(said), said
+    held = {f.id: f for f in evaluate(rig("grayling-avon", current_m_s=1.2, hold=0.2)).findings}
+    assert held["cannot-hold"].figures["load"].value > 0.005, "it says what would hold"
+    rising = rig("grayling-avon", speeds=[{"depth_m": 0.1, "speed_m_s": 0.2}, {"depth_m": 1.0, "speed_m_s": 0.5}])
+    assert "speeds-rise" in {f.id for f in evaluate(rising).findings}
+    with pytest.raises(BrookwindError) as refusal:
+        rig("grayling-avon", speeds=[{"depth_m": 1.0, "speed_m_s": 0.2}, {"depth_m": 0.5, "speed_m_s": 0.3}])
+    assert refusal.value.problems[0].path == ("conditions", "speeds", 1, "depth_m")
+    for wrong in (float("nan"), inf, -1.0):
+        with pytest.raises(BrookwindError):
+            rig("grayling-avon", current_m_s=wrong)
+    long = rig("tench-lift", current_m_s=0.2)
+    assert evaluate(_set(long, 3.0)).moving is not None, "longer than the water is deep, all weight on the bed"
+    floating = rig("grayling-avon", current_m_s=0.3).model_dump(mode="json")
+    for c in floating["components"]:
+        if c["kind"] == "bait":
+            c["density_kg_m3"], c["mass_kg"] = 300.0, 0.01
+    assert evaluate(read_rig(floating)).findings, "a bait that lifts everything is spoken of"

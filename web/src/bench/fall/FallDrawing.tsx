@@ -1,0 +1,107 @@
+import { forwardRef, useImperativeHandle, useRef } from "react";
+import type { Fall, Rig } from "../../api/client";
+import { Backdrop } from "../../scene/Backdrop";
+import { colour } from "../../scene/colour";
+import { toPx } from "../../scene/scale";
+import type { Units } from "../../units/quantity";
+import { write } from "../../units/quantity";
+import { between, extent, feedAt, points } from "./frames";
+
+export type Drawing = { show: (seconds: number) => void };
+
+type Props = { falls: Fall[]; rig: Rig; width: number; height: number; units: Units };
+
+const PIECE_PX: Record<string, number> = { shot: 3.4, weight: 6, swivel: 3, hook: 3.6, bait: 5, bead: 2.4 };
+
+/** Rigs at one moment. A moment is drawn by moving what is there, so that it keeps up with the screen. */
+export const FallDrawing = forwardRef<Drawing, Props>(function FallDrawing({ falls, rig, width, height, units }, ref) {
+  const drawn = useRef<SVGGElement>(null);
+  const { left, right, deep } = extent(falls);
+  const bottom = Math.max(rig.water.depth_m, deep);
+  const view = { topM: -0.12 * bottom, pxPerM: height / (1.24 * bottom) };
+  // Sideways it is to the same scale where there is room.
+  const across = Math.min(view.pxPerM, (width - 130) / (right - left));
+  const px = (x: number) => 90 + (x - left) * across;
+  const place = (element: Element | undefined, at: [number, number] | null) => {
+    element?.setAttribute("visibility", at ? "visible" : "hidden");
+    if (at) element?.setAttribute("transform", `translate(${px(at[0]).toFixed(1)} ${toPx(view, at[1]).toFixed(1)})`);
+  };
+  useImperativeHandle(ref, () => ({
+    show: (seconds) => {
+      falls.forEach((fall, i) => {
+        const group = drawn.current?.children[i];
+        if (!group) return;
+        const [a, b, share] = between(fall.frames, seconds);
+        const line = points(a.path, b.path, share);
+        group.children[0]?.setAttribute(
+          "points",
+          line.map(([x, z]) => `${px(x).toFixed(1)},${toPx(view, z).toFixed(1)}`).join(" "),
+        );
+        place(group.children[1], [a.float_x_m + (b.float_x_m - a.float_x_m) * share, 0]);
+        const pieces = points(a.pieces, b.pieces, share);
+        for (const [k, piece] of pieces.entries()) place(group.children[2]?.children[k], piece);
+        for (const [k, item] of fall.feed.entries()) place(group.children[3]?.children[k], feedAt(item.path, seconds));
+      });
+    },
+  }));
+  const kinds = new Map(rig.components.map((c) => [c.id, c.kind as string]));
+  const surface = toPx(view, 0);
+  const drift = falls[0]?.drift_m ?? 0;
+  const bed = toPx(view, rig.water.depth_m);
+  return (
+    <svg width={width} height={height} role="img" aria-label="The rig falling through the water">
+      <Backdrop width={width} height={height} view={view} depthM={rig.water.depth_m} units={units} />
+      {Math.abs(drift) > 0.05 && (
+        <g stroke={colour("card")} strokeWidth="1.6" fill={colour("card")}>
+          <path d={`M${px(0)} ${bed + 9} v10 M${px(0)} ${bed + 14} H${px(drift)} m0 -5 v10`} fill="none" />
+          <text x={px(Math.max(0, drift)) + 8} y={bed + 19} stroke="none" style={{ fontSize: 13, fontWeight: 600 }}>
+            {write(Math.abs(drift), "distance", units)} of drift
+          </text>
+        </g>
+      )}
+      <g ref={drawn}>
+        {falls.map((fall, i) => {
+          const ghost = i > 0;
+          return (
+            <g key={ghost ? "pinned" : "own"} opacity={ghost ? 0.5 : 1}>
+              <polyline
+                fill="none"
+                stroke={colour("shot")}
+                strokeWidth={ghost ? 1.2 : 1.8}
+                strokeDasharray={ghost ? "5 4" : undefined}
+              />
+              <path
+                d={`M0 ${-Math.min(26, surface - 4)} V10`}
+                stroke={colour(ghost ? "soft" : "tip")}
+                strokeWidth="4"
+              />
+              <g>
+                {fall.pieces.map((id) => {
+                  const kind = kinds.get(id) ?? "shot";
+                  return (
+                    <circle
+                      key={id}
+                      r={PIECE_PX[kind] ?? 3}
+                      fill={colour(kind === "bait" ? "tip" : "shot")}
+                      stroke={colour("shotrim")}
+                      strokeWidth="0.8"
+                    />
+                  );
+                })}
+              </g>
+              <g>
+                {fall.feed.map((f) => (
+                  <g key={f.id} fill={colour("brass")} stroke={colour("card")} strokeWidth="0.8">
+                    {[-9, 0, 9].map((dx, k) => (
+                      <circle key={dx} cx={dx} cy={-4 * k} r="3" />
+                    ))}
+                  </g>
+                ))}
+              </g>
+            </g>
+          );
+        })}
+      </g>
+    </svg>
+  );
+});
