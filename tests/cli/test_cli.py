@@ -198,3 +198,20 @@ def test_a_family_that_cannot_be_is_refused_on_the_command_line(words: list[str]
     refused = run.invoke(app, ["family", *words])
     assert refused.exit_code == 3
     assert says in refused.output
+
+
+def test_moving_water_on_the_command_line(tmp_path: Path) -> None:
+    file, out = str(DEMO / "rigs" / "grayling-avon.json"), tmp_path / "out.csv"
+    shape = run.invoke(app, ["shape", file, "--depth", "1.8", "--surface", "0.5", "--hold", "0.7"])
+    assert shape.exit_code == 0, shape.output
+    assert "off the bed" in shape.output
+    assert "0.35 m/s in 0.50 m/s" in shape.output
+    stop = run.invoke(app, ["stop", file, "--surface", "0.5", "--hold", "0.7"])
+    assert "Set it to" in stop.output
+    fall = run.invoke(app, ["fall", file, "--surface", "0.5", "--run", "20", "--csv", str(out)])
+    assert "of the run are left" in fall.output
+    rows = out.read_text(encoding="utf-8").splitlines()
+    assert rows[0] == "time_s,piece,x_m,depth_m,float_x_m,load_n"
+    assert len(rows) > 100
+    assert run.invoke(app, ["shape", file, "--surface", "9"]).exit_code == 3
+    assert "stretched" in run.invoke(app, ["fall", file, "--landing", "thrown"]).output

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from typing import Literal
 
 import numpy as np
@@ -22,6 +22,8 @@ from brookwind.core.rig.document import Rig
 from brookwind.core.roots import crossing
 
 _SAME_M = 2e-4
+_SHIFTS_M = 5e-3
+"""Moved up or down by less than this, a line that hangs free keeps its shape. [m]"""
 _ROUNDS = 5
 _SMALL_RAD = 0.08
 """Below this a lean is in proportion to the pull. [rad]"""
@@ -151,6 +153,9 @@ class _Waterline:
                 return self._done(resting, again, self._attitude(resting))
             # What hangs free moves up or down with the float.
             self.state.z += again - z
+            if abs(again - z) < _SHIFTS_M and not resting.bed_n.any():
+                self.top = replace(self.top, depth_m=self.top.depth_m + again - z)
+                return self._done(resting, again, self._attitude(resting))
             z = again
             resting = self.rest_at(z)
         length = s.body.length_m

@@ -22,6 +22,7 @@ from brookwind.core.rig.document import Rig
 _NEAR_M = 1e-3
 _ROUNDS = 12
 _TOUCHING_M = 0.002
+_SAME_HEIGHT_M = 2e-3
 _HOLDS = (1.0, 0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.2, 0.1, 0.0)
 TOLERANCE_M = 0.05
 """A bait this near to its height is where it should be. [m] Editable default."""
@@ -190,7 +191,8 @@ def moving_stop(rig: Rig, settled: Settled | None = None, bed: Sequence[tuple[fl
     still = stop_setting(rig, rest)
     setting, there, now = moving_setting(rig, rest, setup)
     holds = hold_curve(rig, rest, setup, there)
-    lowest = min(holds, key=lambda h: h.height_m) if holds else None
+    least = min((h.height_m for h in holds), default=0.0)
+    lowest = next((h for h in holds if h.height_m <= least + _SAME_HEIGHT_M), None)
     return MovingStop(
         now_m=rig.setting_m,
         wanted_m=setting,
@@ -202,7 +204,7 @@ def moving_stop(rig: Rig, settled: Settled | None = None, bed: Sequence[tuple[fl
         hook_height_wanted_m=wanted_height_m(rig),
         sensitivities=sensitivities(rig, there),
         holds=holds,
-        lowest_hold=lowest.hold if lowest and lowest.height_m < holds[0].height_m - 2e-3 else None,
+        lowest_hold=lowest.hold if lowest and lowest is not holds[0] else None,
         run_m=even_run(bed or _sloping(setup), TOLERANCE_M),
     )
 
@@ -270,7 +272,7 @@ def hold_curve(rig: Rig, settled: Settled, setup: Setup, there: Afloat) -> tuple
     settled: it at rest in still water.
     setup: the water.
     there: its shape.
-    Each way starts from the shape of the one before; it ends where no steady shape is found.
+    Each way starts from the shape of the one before; where no steady shape is found there is no point.
     """
     if float(setup.flow.top_m_s) <= 0.0:
         return ()
@@ -281,7 +283,7 @@ def hold_curve(rig: Rig, settled: Settled, setup: Setup, there: Afloat) -> tuple
         try:
             found = replace(found, resting=equilibrium(there.chain, setup, top, found.resting.state))
         except OutOfRange:
-            break
+            continue
         row = found.resting.state
         points.append(
             HoldPoint(hold=hold, height_m=float(bait_height_m(found, row)), lead_m=float(row.x[-1] - row.x[0]))

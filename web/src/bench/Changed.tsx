@@ -10,8 +10,10 @@ type Props = { pinned: Evaluation | null; now: Evaluation; units: Units; onPin: 
 const NOT_STANDING = { lies: "lies over", sinks: "under" } as const;
 
 /** A tip is only shown by a float that stands. */
-const tipOf = (e: Evaluation, units: Units) =>
-  e.afloat.status === "stands" ? write(e.afloat.tip_m, "tip", units) : NOT_STANDING[e.afloat.status];
+const tipOf = (e: Evaluation, units: Units) => {
+  const { status, tip_m } = inFlow(e).afloat;
+  return status === "stands" ? write(tip_m, "tip", units) : NOT_STANDING[status];
+};
 
 const pieces = (e: Evaluation) => e.ledger.filter((entry) => entry.kind === "shot" || entry.kind === "weight").length;
 
@@ -20,7 +22,7 @@ export function Changed({ pinned, now, units, onPin }: Props) {
   if (!pinned) return null;
   const rows: [string, number, number, Quantity][] = [
     ["Tip", pinned.afloat.tip_m, now.afloat.tip_m, "tip"],
-    ["Carried", pinned.afloat.carried_kg, now.afloat.carried_kg, "load"],
+    ["Carried", inFlow(pinned).afloat.carried_kg, inFlow(now).afloat.carried_kg, "load"],
     ["Setting", pinned.setting_m, now.setting_m, "line"],
     ["Off bed", inFlow(pinned).hook_height_m, inFlow(now).hook_height_m, "line"],
     ["Pieces", pieces(pinned), pieces(now), "plain"],

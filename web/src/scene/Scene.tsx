@@ -116,7 +116,7 @@ export function Scene(props: Props) {
           units={units}
         />
       </svg>
-      <Flex position="absolute" bottom="3" left="3" gap="2">
+      <Flex position="absolute" bottom="3" right="3" gap="2">
         {canZoom && (
           <Button size="sm" aria-pressed={lower} onClick={() => setLower(!lower)}>
             {lower ? "Whole water" : "Near the hook"}

@@ -21,6 +21,7 @@ export const FallDrawing = forwardRef<Drawing, Props>(function FallDrawing({ fal
   const view = { topM: -0.12 * bottom, pxPerM: height / (1.24 * bottom) };
   // Sideways it is to the same scale where there is room.
   const across = Math.min(view.pxPerM, (width - 130) / (right - left));
+  const surface = toPx(view, 0);
   const px = (x: number) => 90 + (x - left) * across;
   const place = (element: Element | undefined, at: [number, number] | null) => {
     element?.setAttribute("visibility", at ? "visible" : "hidden");
@@ -37,6 +38,8 @@ export const FallDrawing = forwardRef<Drawing, Props>(function FallDrawing({ fal
           "points",
           line.map(([x, z]) => `${px(x).toFixed(1)},${toPx(view, z).toFixed(1)}`).join(" "),
         );
+        const foot = Math.max(8, toPx(view, line[0]?.[1] ?? 0) - surface);
+        group.children[1]?.setAttribute("d", `M0 ${-Math.min(26, surface - 4)} V${foot.toFixed(1)}`);
         place(group.children[1], [a.float_x_m + (b.float_x_m - a.float_x_m) * share, 0]);
         const pieces = points(a.pieces, b.pieces, share);
         for (const [k, piece] of pieces.entries()) place(group.children[2]?.children[k], piece);
@@ -45,7 +48,6 @@ export const FallDrawing = forwardRef<Drawing, Props>(function FallDrawing({ fal
     },
   }));
   const kinds = new Map(rig.components.map((c) => [c.id, c.kind as string]));
-  const surface = toPx(view, 0);
   const drift = falls[0]?.drift_m ?? 0;
   const bed = toPx(view, rig.water.depth_m);
   return (

@@ -1,6 +1,4 @@
 import type { MovingStop } from "../../api/client";
-import { write } from "../../units/quantity";
-import { useSettings } from "../../units/settings";
 
 const W = 300;
 const H = 96;
@@ -9,14 +7,15 @@ const BOTTOM = 20;
 
 /** Height of the bait from running free to anchored, the stop left where it is. */
 export function HoldCurve({ stop, hold }: { stop: MovingStop; hold: number | null }) {
-  const { units } = useSettings();
   const top = Math.max(0.05, ...stop.holds.map((h) => h.height_m)) * 1.1;
   const x = (share: number) => LEFT + (1 - share) * (W - 2 * LEFT);
   const y = (metres: number) => H - BOTTOM - (metres / top) * (H - BOTTOM - 14);
-  const lowest = stop.holds.reduce((a, b) => (b.height_m < a.height_m ? b : a));
+  const lowest = stop.holds.find((h) => h.hold === stop.lowest_hold);
   const here =
     hold === null ? null : stop.holds.reduce((a, b) => (Math.abs(b.hold - hold) < Math.abs(a.hold - hold) ? b : a));
-  const says = `The bait is lowest at ${Math.round(lowest.hold * 100)} % of the current, ${write(lowest.height_m, "line", units)} off the bed once the stop is set.`;
+  const says = lowest
+    ? `With the stop set so, the bait hangs lowest when held to ${Math.round(lowest.hold * 100)} %.`
+    : "With the stop set so, the bait rises the more it is held back.";
   return (
     <figure style={{ margin: 0 }}>
       <svg viewBox={`0 0 ${W} ${H}`} width="100%" role="img" aria-label={says}>
@@ -27,7 +26,7 @@ export function HoldCurve({ stop, hold }: { stop: MovingStop; hold: number | nul
           stroke="var(--chakra-colors-reed)"
           strokeWidth="2.2"
         />
-        <circle cx={x(lowest.hold)} cy={y(lowest.height_m)} r="4" fill="var(--chakra-colors-reed)" />
+        {lowest && <circle cx={x(lowest.hold)} cy={y(lowest.height_m)} r="4" fill="var(--chakra-colors-reed)" />}
         {here && (
           <circle
             cx={x(here.hold)}

@@ -1,0 +1,74 @@
+"""Moving water: shape, setting, fall, and the bench's answer with all of it."""
+
+from __future__ import annotations
+
+import tracemalloc
+
+import pytest
+from pytest_benchmark.fixture import BenchmarkFixture
+
+from brookwind.core.balance.settle import settle
+from brookwind.core.evaluate import evaluate
+from brookwind.core.motion.afloat import go
+from brookwind.core.motion.fall import FallWish, fall
+from brookwind.core.motion.setting import moving_setting
+from brookwind.core.motion.setup import setup_of
+from brookwind.core.rig.document import Rig, read_rig
+from brookwind.demo.load import demo_rigs
+
+
+def running(name: str, current: float = 0.4, hold: float | None = None) -> Rig:
+    data = next(r for r in demo_rigs() if r.id == name).model_dump(mode="json")
+    data["conditions"].update(current_m_s=current, wind_m_s=0.0, hold=hold)
+    return read_rig(data)
+
+
+def fifteen() -> Rig:
+    """The grayling rig with its bulk shared out: fifteen pieces on the line."""
+    data = running("grayling-avon").model_dump(mode="json")
+    shot = [c for c in data["components"] if c["kind"] == "shot"]
+    rest = [c for c in data["components"] if c["kind"] != "shot"]
+    model, at = shot[0], next(i for i, c in enumerate(rest) if c["kind"] == "hook")
+    mass = sum(c["mass_kg"] for c in shot) / 13
+    strung = {**model, "mass_kg": mass, "role": "strung"}
+    new = [{**strung, "id": f"shot-{i}", "position_m": 0.85 - 0.055 * i} for i in range(13)]
+
+    def place(c: dict[str, float | None]) -> float:
+        return -(c.get("position_m") or c.get("lower_m") or 9.0)
+
+    data["components"] = sorted(rest[:at] + new, key=place) + rest[at:]
+    return read_rig(data)
+
+
+@pytest.mark.parametrize("name", ["fifteen", "grayling-avon", "bream-slider"])
+def test_shape_free_float(benchmark: BenchmarkFixture, name: str) -> None:
+    rig = fifteen() if name == "fifteen" else running(name)
+    rest = settle(rig)
+    setup = setup_of(rig, rest.water_kg_m3)
+    benchmark(go, rig, rest, setup)
+
+
+@pytest.mark.parametrize(("name", "hold"), [("grayling-avon", None), ("mullet-slider", 0.7), ("roach-pole", 0.8)])
+def test_setting(benchmark: BenchmarkFixture, name: str, hold: float | None) -> None:
+    rig = running(name, 0.3, hold)
+    rest = settle(rig)
+    setup = setup_of(rig, rest.water_kg_m3)
+    benchmark(moving_setting, rig, rest, setup)
+
+
+@pytest.mark.parametrize("name", ["grayling-avon", "bream-slider"])
+def test_fall(benchmark: BenchmarkFixture, name: str) -> None:
+    rig = running(name, 0.3)
+    benchmark(fall, rig, FallWish())
+
+
+def test_evaluate_in_a_current(benchmark: BenchmarkFixture) -> None:
+    benchmark(evaluate, running("grayling-avon", 0.55))
+
+
+def test_memory_of_a_fall() -> None:
+    tracemalloc.start()
+    fall(running("bream-slider", 0.3), FallWish())
+    peak = tracemalloc.get_traced_memory()[1]
+    tracemalloc.stop()
+    assert peak < 50e6

@@ -1,0 +1,62 @@
+"""Moving water over the API: shape in the evaluation, the stop, the fall with its progress."""
+
+from __future__ import annotations
+
+import json
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+
+
+@pytest.fixture
+def running(client: TestClient) -> dict[str, Any]:
+    fields: dict[str, Any] = client.get("/api/rigs/grayling-avon").json()["fields"]
+    return fields
+
+
+def test_the_shape_comes_with_the_evaluation_and_is_gone_in_still_water(
+    client: TestClient, running: dict[str, Any]
+) -> None:
+    found = client.post("/api/evaluate", json={"rig": running}).json()["moving"]
+    assert found["height"]["low_m"] < found["hook_height_m"] < found["height"]["high_m"]
+    assert found["path"][0][1] == 0.0
+    assert found["path"][-1][0] == 0.0
+    running["conditions"].update(current_m_s=0.0, wind_m_s=0.0)
+    assert client.post("/api/evaluate", json={"rig": running}).json()["moving"] is None
+
+
+def test_the_stop_is_set_for_the_current(client: TestClient, running: dict[str, Any]) -> None:
+    wanted = client.post("/api/motion/stop", json={"rig": running}).json()["stop"]["wanted_m"]
+    set_so = client.post("/api/edit", json={"rig": running, "change": {"do": "set-stop"}}).json()
+    assert next(c for c in set_so["components"] if c["kind"] == "float")["position_m"] == pytest.approx(wanted)
+    height = client.post("/api/evaluate", json={"rig": set_so}).json()["moving"]["hook_height_m"]
+    assert height == pytest.approx(running["aim"]["bait_m"], abs=2e-3)
+    bed = [[-20.0, 1.45], [0.0, 1.45], [3.0, 1.45], [3.1, 1.9], [20.0, 1.9]]
+    run = client.post("/api/motion/stop", json={"rig": running, "bed": bed}).json()["stop"]["run_m"]
+    assert run[1] == pytest.approx(3.0, abs=0.1)
+
+
+def test_the_fall_tells_its_progress_and_then_itself(client: TestClient, running: dict[str, Any]) -> None:
+    ask = {"rig": running, "wish": {"landing": "stretched", "feed": ["maggots"], "run_m": 15.0}}
+    with client.stream("POST", "/api/motion/fall", json=ask) as answer:
+        lines = [json.loads(line) for line in answer.iter_lines()]
+    shares = [x["progress"] for x in lines[:-1]]
+    assert shares == sorted(shares)
+    assert shares
+    fall = lines[-1]["fall"]
+    assert fall["to_depth_s"] > fall["to_cock_s"] > 0.0
+    assert fall["fishes_m"] == pytest.approx(15.0 - fall["drift_m"])
+    assert len(fall["frames"][0]["pieces"]) == len(fall["pieces"])
+    times = client.post("/api/motion/falls", json={"rigs": [running, running], "wish": {}}).json()
+    assert times[0] == times[1]
+
+
+def test_what_cannot_be_is_refused_with_its_place(client: TestClient, running: dict[str, Any]) -> None:
+    refused = client.post("/api/motion/fall", json={"rig": running, "wish": {"landing": "thrown"}})
+    assert refused.status_code == 422
+    assert refused.json()["errors"][0]["path"][-1] == "landing"
+    running["conditions"]["speeds"] = [{"depth_m": 1.0, "speed_m_s": 0.2}, {"depth_m": 0.2, "speed_m_s": 0.4}]
+    refused = client.post("/api/motion/stop", json={"rig": running})
+    assert refused.status_code == 422
+    assert "depth_m" in refused.json()["errors"][0]["path"]
