@@ -10,26 +10,28 @@ from brookwind.core.advice.purpose import Purpose, purpose_of
 from brookwind.core.advice.schools import QUESTION, answered
 from brookwind.core.balance.proposal import Wish
 from brookwind.core.balance.propose import balance_rig
-from brookwind.core.balance.settle import settle
+from brookwind.core.balance.settle import Settled, settle
 from brookwind.core.balance.stock import Stock
 from brookwind.core.balance.tip_advice import tip_advice
 from brookwind.core.balance.tip_range import tip_range
-from brookwind.core.capacity.estimates import settle_time_s
 from brookwind.core.depth.stop import set_stop, stop_setting
 from brookwind.core.edit_tackle import ChangeLine, change_leader, change_line, change_stop
 from brookwind.core.errors import BrookwindError, Infeasible, Problem
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.handles import handles
+from brookwind.core.motion.chain import Grain
+from brookwind.core.motion.fall import FallWish, fall
 from brookwind.core.rig.book import SHIPPED, Book, found
 from brookwind.core.rig.builds import jig_head, stop_bead
 from brookwind.core.rig.components import Bead, LineSection, Shot, Stop, Weight
-from brookwind.core.rig.document import Rig, of_kind
+from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import DOTTED_M, FAMILY, LONG_LEADER
 from brookwind.core.rig.threading import free_id, hooklength_join_m
 
 ABOVE_FISH_M = 0.45
 """So far above suspended fish. [m] Source: handbook 6: 0.3 to 0.6 m."""
+_QUICK = Grain(links=10, merge_m=0.04)
 MANY = 6
 """At least so many pieces are many. Editable default."""
 
@@ -46,8 +48,8 @@ class Figures(Frozen):
     carried_kg: float
     pieces: int
     """Shot, weights, beads and stops to put on."""
-    fall_s: float
-    """Estimate of the time from landing until the line hangs; moving water is not counted in. [s]"""
+    fall_s: float | None
+    """From landing stretched out until the bait is at depth; None when not within a minute. [s]"""
     folds: int
     """Places where a lower piece can swing up past the one above it and tangle."""
     leader_m: float
@@ -117,8 +119,6 @@ def figures_of(rig: Rig) -> Figures:
     s = settle(rig)
     spread = tip_range(s, rig.float_piece.spec) if s.status == "stands" else None
     kinds = Shot | Weight | Bead | Stop
-    low = sum(i.weight_n for i in s.hanging.items if not i.above and i.position_m <= 0.6 * rig.setting_m)
-    main = next(s for s in of_kind(rig, LineSection) if s.lower_m < rig.setting_m)
     return Figures(
         tip_m=s.tip_m,
         tip_low_m=spread.low_m if spread else None,
@@ -126,13 +126,18 @@ def figures_of(rig: Rig) -> Figures:
         setting_m=rig.setting_m,
         carried_kg=lead_mass_kg(s.pull_n, s.water_kg_m3),
         pieces=sum(isinstance(c, kinds) for c in rig.components),
-        fall_s=min(
-            999.0,
-            settle_time_s(max(low, 1e-6), rig.setting_m, main.diameter_m, rig.stop is not None, s.water_kg_m3),
-        ),
+        fall_s=_fall_s(rig, s),
         folds=folds(rig),
         leader_m=hooklength_join_m(rig),
     )
+
+
+def _fall_s(rig: Rig, settled: Settled) -> float | None:
+    """When the bait is at depth after a feathered landing; None when not within a minute. [s]"""
+    try:
+        return fall(rig, FallWish(longest_s=60.0), settled, _QUICK).to_depth_s
+    except BrookwindError:
+        return None
 
 
 def folds(rig: Rig) -> int:

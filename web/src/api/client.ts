@@ -237,6 +237,8 @@ export const api = {
     must(client.DELETE("/api/book/hook-patterns/{key}", { params: { path: { key }, query: { version } } })),
   stop: (rig: Rig, signal?: AbortSignal) =>
     must(client.POST("/api/motion/stop", { body: { rig, bed: [] }, signal })) as Promise<StopAnswer>,
+  fallTimes: (rigs: Rig[], signal?: AbortSignal) =>
+    must(client.POST("/api/motion/falls", { body: { rigs, wish: {} as FallWish }, signal })),
   feeds: () => must(client.GET("/api/motion/feeds")),
   /** The fall, with its progress on the way; aborting it cancels the work. */
   fall: (rig: Rig, wish: Partial<FallWish>, onProgress: (share: number) => void, signal: AbortSignal) =>

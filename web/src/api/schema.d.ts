@@ -2995,7 +2995,7 @@ export interface components {
             /** Carried Kg */
             carried_kg: number;
             /** Fall S */
-            fall_s: number;
+            fall_s: number | null;
             /** Folds */
             folds: number;
             /** Leader M */

@@ -24,11 +24,13 @@ export function Tape({ evaluation, view, x, units }: { evaluation: Evaluation; v
   return (
     <g>
       {marks.map((m) => {
-        const y = toPx(view, attachment_m + setting_m - m);
+        const depth = attachment_m + setting_m - m;
+        const y = toPx(view, depth);
+        const tint = colour(depth > 0.45 * (attachment_m + setting_m) ? "ondeep" : "onwater");
         return (
           <g key={m}>
-            <line x1={x - 22} x2={x - 10} y1={y} y2={y} stroke={colour("onwater")} strokeWidth="1.2" />
-            <text x={x - 26} y={y + 4.5} textAnchor="end" fill={colour("onwater")} style={{ fontSize: 13 }}>
+            <line x1={x - 22} x2={x - 10} y1={y} y2={y} stroke={tint} strokeWidth="1.2" />
+            <text x={x - 26} y={y + 4.5} textAnchor="end" fill={tint} style={{ fontSize: 13 }}>
               {write(m, "line", units)}
             </text>
           </g>

@@ -16,12 +16,25 @@ export function Proposals({ bench, trying, onTry, wish }: Props) {
   const { units } = useSettings();
   const { rig } = bench;
   const found = useQuery({
-    queryKey: ["offers", rig.water, rig.aim, rig.components, wish],
+    queryKey: ["offers", rig.water, rig.aim, rig.conditions, rig.components, wish],
     enabled: !bench.gesturing,
     placeholderData: keepPreviousData,
     gcTime: 10_000,
     retry: false,
     queryFn: (): Promise<Offers> => api.offers(rig, wish, TOLERANCE_M),
+  });
+  const offered = found.isPlaceholderData ? undefined : found.data?.offers;
+  // The falls take longer than the choice of shot: they are put in when they are there.
+  const falls = useQuery({
+    queryKey: ["fall-times", offered?.map((o) => o.proposal.rig)],
+    enabled: (offered?.length ?? 0) > 0,
+    gcTime: 10_000,
+    retry: false,
+    queryFn: ({ signal }) =>
+      api.fallTimes(
+        (offered ?? []).slice(0, 6).map((o) => o.proposal.rig),
+        signal,
+      ),
   });
   return (
     <Box>
@@ -35,8 +48,9 @@ export function Proposals({ bench, trying, onTry, wish }: Props) {
       )}
       {found.error instanceof Refusal && <Text fontSize="sm">{found.error.message}</Text>}
       <Stack as="ul" className="bw-plain" gap="1.5" opacity={found.isPlaceholderData ? 0.6 : 1}>
-        {found.data?.offers.map((offer) => (
+        {found.data?.offers.map((offer, i) => (
           <Row
+            fallS={falls.data?.[i]?.to_depth_s ?? null}
             key={`${offer.kind}-${offer.proposal.pattern}-${offer.says}`}
             offer={offer}
             looked={trying === offer.proposal}
@@ -72,9 +86,17 @@ export function Proposals({ bench, trying, onTry, wish }: Props) {
   );
 }
 
-type RowProps = { offer: Offer; looked: boolean; stale: boolean; onTry: () => void; onTake: () => void };
+type RowProps = {
+  offer: Offer;
+  /** From landing to depth, once it is known. [s] */
+  fallS: number | null;
+  looked: boolean;
+  stale: boolean;
+  onTry: () => void;
+  onTake: () => void;
+};
 
-function Row({ offer, looked, stale, onTry, onTake }: RowProps) {
+function Row({ offer, fallS, looked, stale, onTry, onTake }: RowProps) {
   const { units } = useSettings();
   const p = offer.proposal;
   const off = Math.abs(p.error_m);
@@ -103,6 +125,7 @@ function Row({ offer, looked, stale, onTry, onTake }: RowProps) {
           <Text fontSize="sm" color="soft">
             {off < 5e-5 ? "tip as wanted" : `${write(off, "tip", units)} ${p.error_m > 0 ? "more" : "less"} tip`} ·{" "}
             {p.pieces} pieces
+            {fallS === null ? "" : ` · at depth in ${write(fallS, "time", units)}`}
             {p.proved ? "" : ` · may be bettered by ${write(p.off_by_m, "tip", units)}`}
           </Text>
           {offer.kind === "asked" && offer.sureness && <Sure sureness={offer.sureness} />}

@@ -92,7 +92,8 @@ function SideCard({ side, onTie }: { side: Side; onTie: () => void }) {
           {f.tip_low_m !== null && f.tip_high_m !== null
             ? ` (${(f.tip_low_m * 1000).toFixed(0)} to ${(f.tip_high_m * 1000).toFixed(0)})`
             : ""}
-          , down in about {write(f.fall_s, "time", units)}, {f.pieces} pieces,{" "}
+          , {f.fall_s === null ? "not down within a minute" : `down in about ${write(f.fall_s, "time", units)}`},{" "}
+          {f.pieces} pieces,{" "}
           {f.folds === 0 ? "nothing to fold back" : `${f.folds} ${f.folds === 1 ? "place" : "places"} that can tangle`},
           setting {write(f.setting_m, "line", units)}.
         </Text>
