@@ -61,6 +61,9 @@ def find_lying(case: Case) -> Finding | None:
 
     case: the rig at rest.
     """
+    m = case.moving.moving if case.moving else None
+    if m is not None and m.status == "stands":
+        return None
     s = case.settled
     if s.status != "lies":
         return None

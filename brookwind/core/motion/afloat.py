@@ -140,8 +140,8 @@ class _Waterline:
 
     def settle(self, immersion_m: float) -> Afloat:
         s, water = self.settled, self.setup.water_kg_m3
-        if s.rod_n != 0.0 or s.status == "lies":
-            # A tight line keeps the tip; a float that lies hangs the line where it did in still water.
+        if s.rod_n != 0.0:
+            # A tight line keeps the tip.
             return self._done(self.rest_at(immersion_m, s.attachment_m), immersion_m, None)
         z = immersion_m
         resting = self.rest_at(z)

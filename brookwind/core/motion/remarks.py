@@ -94,8 +94,8 @@ def _would_hold_kg(case: Case) -> float | None:
     still = rig.water.depth_m - settled.laid.hook_depth_m
     if not any(isinstance(c, Shot | Weight) for c in rig.components):
         return None
-    # Only the line's shape is asked for: the float is kept where it is.
-    kept = replace(settled, status="lies")
+    # Only the line's shape is asked for: the float is kept where it is, as by a tight line.
+    kept = replace(settled, rod_n=1.0)
     for times in _HEAVIER:
         items = tuple(
             replace(i, weight_n=times * i.weight_n) if isinstance(i.component, Shot | Weight) else i

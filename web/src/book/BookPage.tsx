@@ -67,7 +67,7 @@ export default function BookPage() {
             present={entry}
           />
         )}
-        {here === "schools" && <SchoolsView />}
+        {catalogue.data && here === "schools" && <SchoolsView />}
       </Box>
     </Flex>
   );

@@ -110,6 +110,9 @@ function FromSwim({ swimId, onTake }: { swimId: string; onTake: (part: Partial<C
     onTake({
       distance_m: fields.session.distance_m,
       current_m_s: picture.profile?.surface_ms ?? 0,
+      // Only drifts timed below the surface say how it slows towards the bed.
+      exponent: picture.profile?.measured ? picture.profile.exponent : null,
+      speeds: [],
       wind_m_s: fields.wind.speed_ms,
       fetch_m: fields.wind.fetch_m,
     });
