@@ -16,7 +16,7 @@ from brookwind.core.floats.standing import righting_stiffness_n_m
 from brookwind.core.motion.chain import FINE, Chain, Grain, chain_of
 from brookwind.core.motion.drag import FLOAT_DRAG
 from brookwind.core.motion.equilibrium import AtTop, Resting, equilibrium
-from brookwind.core.motion.forces import State
+from brookwind.core.motion.forces import State, link_forces, node_forces
 from brookwind.core.motion.setup import Setup
 from brookwind.core.rig.document import Rig
 from brookwind.core.roots import crossing
@@ -25,6 +25,7 @@ _SAME_M = 2e-4
 _SHIFTS_M = 5e-3
 """Moved up or down by less than this, a line that hangs free keeps its shape. [m]"""
 _ROUNDS = 5
+_GUESSES = 3
 _SMALL_RAD = 0.08
 """Below this a lean is in proportion to the pull. [rad]"""
 
@@ -91,6 +92,51 @@ def hanging_still(chain: Chain, settled: Settled, setting_m: float, speed_m_s: f
     return State(-lying if speed_m_s > 0.0 else lying, z, np.full(n, speed_m_s), np.zeros(n), tension)
 
 
+def leaning(chain: Chain, setup: Setup, begin: State) -> State:
+    """A first guess of the shape in a current: each link goes the way of the forces on all that hangs below it.
+
+    chain: the chain.
+    setup: the water.
+    begin: the chain hanging down, nothing of it on the bed.
+    Source: the balance of forces, drag taken as on the shape before; a few rounds.
+    """
+    s = State(begin.x.copy(), begin.z.copy(), begin.vx, begin.vz, begin.tension.copy())
+    for _ in range(_GUESSES):
+        links, nodes = link_forces(chain, s, setup), node_forces(chain, s, setup, -np.inf)
+        half_x, half_z = 0.5 * links.fx, 0.5 * links.fz
+        fx, fz = nodes.fx.copy(), nodes.fz + nodes.bed_n
+        for force, half in ((fx, half_x), (fz, half_z)):
+            force[1:] += half
+            force[:-1] += half
+        across, down = np.cumsum(fx[:0:-1])[::-1], np.cumsum(fz[:0:-1])[::-1]
+        pull = np.maximum(np.hypot(across, down), 1e-6)
+        s.x[1:] = s.x[0] + np.cumsum(chain.link_m[1:] * across / pull)
+        s.z[1:] = s.z[0] + np.cumsum(chain.link_m[1:] * down / pull)
+        s.tension[1:] = pull
+    return s
+
+
+def drawn_out(known: Resting, of: Chain, chain: Chain) -> State:
+    """A known shape for a chain cut up anew: at each distance from the hook the line goes the same way as before.
+
+    known: the shape.
+    of: the chain that has it.
+    chain: the chain that is to have it; line that is longer goes on as it does at the top.
+    """
+    s, going = known.state, np.hypot(np.diff(known.state.x), np.diff(known.state.z))
+    # From the hook up, as np.interp wants it.
+    middles = (0.5 * (of.position_m[1:] + of.position_m[:-1]))[::-1]
+    at = 0.5 * (chain.position_m[1:] + chain.position_m[:-1])
+    angle = np.interp(at, middles, np.arctan2(np.diff(s.x), np.diff(s.z))[::-1])
+    slack = np.interp(at, middles, (going / of.link_m[1:])[::-1])
+    tension = np.concatenate(([0.0], np.interp(at, middles, s.tension[:0:-1])))
+    link = chain.link_m[1:] * slack
+    x = s.x[0] + np.concatenate(([0.0], np.cumsum(link * np.sin(angle))))
+    z = s.z[0] + np.concatenate(([0.0], np.cumsum(link * np.cos(angle))))
+    n = chain.nodes
+    return State(x, z, np.full(n, float(s.vx[0])), np.zeros(n), tension)
+
+
 def go(
     rig: Rig,
     settled: Settled,
@@ -105,7 +151,7 @@ def go(
     settled: the same float at rest in still water.
     setup: what it moves in.
     hanging: what hangs, when the stop has been moved since.
-    begin: a solution for a chain cut up alike, to start from.
+    begin: a solution for nearly the same, to start from.
     grain: how finely the line is cut up.
     Raises: OutOfRange when no steady shape is found.
     Source: the load of the shape sets the waterline, the waterline the depth and drag of its upper end.
@@ -114,8 +160,10 @@ def go(
     chain = chain_of(rig, hung, setup.water_kg_m3, grain)
     speed = wanted_speed_m_s(rig, setup)
     guess = speed if speed is not None else 0.9 * float(setup.flow.skin_m_s)
-    same = begin is not None and begin.chain.nodes == chain.nodes
-    state = begin.resting.state if begin and same else hanging_still(chain, settled, hung.setting_m, guess)
+    known = drawn_out(begin.resting, begin.chain, chain) if begin else None
+    state = known or hanging_still(chain, settled, hung.setting_m, guess)
+    if known is None and settled.laid.bed_from_m <= 0.0 and not setup.flow.still:
+        state = leaning(chain, setup, state)
     found = _Waterline(settled, setup, chain, hung.stop_above_m, speed, state)
     return found.settle(begin.immersion_m if begin else settled.immersion_m)
 

@@ -16,15 +16,19 @@ _MOST = 16
 """Rounds in which an ordinary shape is found at once."""
 _MOST_SLOW = 160
 """Rounds when the shape is followed through time instead."""
-_BEGIN_S, _LONGEST_S = 0.05, 100.0
+_BEGIN_S, _SHORTEST_S, _LONGEST_S = 0.05, 1e-3, 100.0
 _NEAR_M = 2e-5
 """Change below which a round is the last: the next would change by its square. [m]"""
 _NEAR_M_S = 2e-5
-_GOOD_ENOUGH_M = 3e-3
+_GOOD_ENOUGH_M = 1e-3
 """A shape that still changes by less than this after all rounds is taken. [m]"""
 _SIDE_BY_SIDE, _NEARBY_M = 8, 5e-4
 _TURN = 0.6
 """No link turns further than this in one step. [rad, about]"""
+_TOUCHES_M = 0.03
+"""A shape this near to the bed may touch it. [m]"""
+_EASY_TURN = 0.06
+"""Steps that turn no link further may always grow. [rad, about]"""
 _SOFT_N_M = 1e-6
 """Keeps line that lies slack where it is. [N/m]"""
 
@@ -69,29 +73,59 @@ def equilibrium(chain: Chain, setup: Setup, top: AtTop, begin: State) -> Resting
     Raises: OutOfRange when no steady shape is found.
     Source: Newton's method on all nodes at once; the speed of a free float by bordering the system.
     """
-    found = _search(chain, setup, top, begin, None, _MOST) or _search(chain, setup, top, begin, _BEGIN_S, _MOST_SLOW)
+    found = _newton(chain, setup, top, begin) or _follow(chain, setup, top, begin)
     if found is None:
-        raise _no_shape()
+        raise _no_shape(setup, begin)
     return found
 
 
-def _search(chain: Chain, setup: Setup, top: AtTop, begin: State, step_s: float | None, most: int) -> Resting | None:
-    """Newton's method; with a step of time, damped as the water would damp it, in steps that grow while all goes well.
-
-    Source: pseudo-transient continuation, Kelley and Keyes, SIAM J. Numer. Anal. 35, 1998.
-    """
+def _begun(chain: Chain, top: AtTop, begin: State) -> State:
     s = State(begin.x.copy(), begin.z.copy(), begin.vx.copy(), np.zeros(chain.nodes), begin.tension.copy())
     if top.speed_m_s is not None:
         s.vx[:] = top.speed_m_s
-    ease, last, best, nearest = 1.0, np.inf, np.inf, s
-    for rounds in range(1, most + 1):
+    return s
+
+
+def _size_and_turn(chain: Chain, change: Array) -> tuple[float, float]:
+    """How far a change moves any node, and turns any link. [m, rad about]"""
+    x, z = change[:, 1], change[:, 2]
+    size = float(np.max(np.abs(change[:, 1:])))
+    return size, float(np.max(np.hypot(np.diff(x), np.diff(z)) / chain.link_m[1:]))
+
+
+def _newton(chain: Chain, setup: Setup, top: AtTop, begin: State) -> Resting | None:
+    """Newton's method: close to a shape the error is squared each round."""
+    s = _begun(chain, top, begin)
+    for rounds in range(1, _MOST + 1):
+        try:
+            change, faster = _change(chain, setup, top, s, None)
+        except ArithmeticError:
+            return None
+        size, turn = _size_and_turn(chain, change)
+        share = min(1.0, _TURN / max(turn, 1e-12))
+        _move(s, share * change, share * faster)
+        if size < _NEAR_M and float(np.max(np.abs(faster))) < _NEAR_M_S:
+            return _resting(chain, setup, top, s, rounds)
+    return None
+
+
+def _follow(chain: Chain, setup: Setup, top: AtTop, begin: State) -> Resting | None:
+    """The shape followed through time, damped as the water would damp it, in steps that grow as it comes to rest.
+
+    Where a shape ceases to be, as when a bait leaves the slow water at the bed, it creeps past the place where it was
+    in steps that stay short, and goes on to the one there is.
+    Source: pseudo-transient continuation with steps in inverse proportion to what is left, Kelley and Keyes, SIAM J.
+    Numer. Anal. 35, 1998.
+    """
+    s = _begun(chain, top, begin)
+    step_s, rate, ease, last, best, nearest = _BEGIN_S, np.inf, 1.0, np.inf, np.inf, s
+    for rounds in range(1, _MOST_SLOW + 1):
         try:
             change, faster = _change(chain, setup, top, s, step_s)
         except ArithmeticError:
             return None
-        turn = float(np.max(np.hypot(np.diff(change[:, 1]), np.diff(change[:, 2])) / chain.link_m[1:]))
-        size = float(np.max(np.abs(change[:, 1:])))
-        settled = step_s is None or step_s >= _LONGEST_S
+        size, turn = _size_and_turn(chain, change)
+        settled = step_s >= _LONGEST_S
         # Pieces that touch down and lift off by turns are brought to rest by half steps.
         ease = max(0.15, 0.7 * ease) if settled and size > 0.7 * last and rounds > _MOST else min(1.0, 1.3 * ease)
         share, last = min(ease, _TURN / max(turn, 1e-12)), size
@@ -100,9 +134,10 @@ def _search(chain: Chain, setup: Setup, top: AtTop, begin: State, step_s: float 
             return _resting(chain, setup, top, s, rounds)
         if settled and size < best:
             best, nearest = size, State(s.x.copy(), s.z.copy(), s.vx.copy(), s.vz, s.tension.copy())
-        if step_s is not None:
-            step_s = min(_LONGEST_S, step_s * (2.0 if turn < 0.3 else 0.3 if turn > 1.0 else 1.0))
-    return _resting(chain, setup, top, nearest, most) if step_s is not None and best < _GOOD_ENOUGH_M else None
+        slower, rate = rate * step_s / max(size, 1e-12), size / step_s
+        grows = min(2.0, max(slower, 0.5 if turn > _EASY_TURN else 1.3))
+        step_s = min(_LONGEST_S, max(_SHORTEST_S, step_s * (0.3 if turn > 1.0 else grows)))
+    return _resting(chain, setup, top, nearest, _MOST_SLOW) if best < _GOOD_ENOUGH_M else None
 
 
 def _move(s: State, change: Array, faster: float | Array) -> None:
@@ -129,20 +164,29 @@ def _change(chain: Chain, setup: Setup, top: AtTop, s: State, step_s: float | No
     further[..., 1:3] = 0.0
     alone, with_speed = solve(push, further)
     assert with_speed is not None
-    faster = _faster(setup, top, s, links, nodes, alone, with_speed)
+    heavy = 0.0 if step_s is None else float(np.sum(chain.mass_kg)) / step_s
+    faster = _faster(setup, top, s, links, nodes, alone, with_speed, heavy)
     return alone + np.expand_dims(faster, (-2, -1)) * with_speed, faster
 
 
 def _faster(
-    setup: Setup, top: AtTop, s: State, links: LinkForces, nodes: NodeForces, alone: Array, with_speed: Array
+    setup: Setup,
+    top: AtTop,
+    s: State,
+    links: LinkForces,
+    nodes: NodeForces,
+    alone: Array,
+    with_speed: Array,
+    heavy_kg_s: float,
 ) -> Array:
-    """Change of speed that brings line, water and rod into balance on the float."""
+    """Change of speed that brings line, water and rod into balance on the float; less of it in a step of time."""
     cx, cz = links.cx[..., 0], links.cz[..., 0]
     push_n, slower = _float_push(setup, top, s.vx[..., 0])
     balance = s.tension[..., 1] * cx + 0.5 * links.fx[..., 0] + nodes.fx[..., 0] + push_n
     turn = np.maximum(s.tension[..., 1], 0.0) / links.length[..., 0]
     by = np.stack((cx, turn * cz * cz + 0.5 * links.g[0][..., 0], -turn * cx * cz + 0.5 * links.g[1][..., 0]), axis=-1)
-    rate = slower - 0.5 * links.a[0][..., 0] + nodes.vxx[..., 0] + np.sum(by * with_speed[..., 1, :], axis=-1)
+    by_speed = np.sum(by * with_speed[..., 1, :], axis=-1)
+    rate = slower - 0.5 * links.a[0][..., 0] + nodes.vxx[..., 0] + by_speed - heavy_kg_s
     if np.any(rate >= 0.0):
         raise ArithmeticError("a faster float is pushed on harder")
     found: Array = np.clip(-(balance + np.sum(by * alone[..., 1, :], axis=-1)) / rate, -0.3, 0.3)
@@ -204,7 +248,14 @@ def variants(chain: Chain, setup: Setup, top: AtTop, known: State, count: int) -
     return s, off
 
 
-def _no_shape() -> OutOfRange:
+def _no_shape(setup: Setup, begin: State) -> OutOfRange:
+    if float(np.min(setup.flow.depth_m - begin.z)) < _TOUCHES_M:
+        return OutOfRange.one(
+            "sticks-and-slips",
+            "With part of it on the bed this rig catches and lifts off by turns: it takes no steady shape.",
+            "Move the stop a little either way, or hold the float to a speed.",
+            ("conditions", "hold"),
+        )
     return OutOfRange.one(
         "no-shape",
         "No steady shape of the line was found for this water and this rig.",

@@ -17,8 +17,9 @@ WIND_SKIN = 0.03
 SKIN_DEPTH_M = 0.1
 """Depth at which what the wind drives along has fallen to a third (1/e). [m] Editable default."""
 
-_NEAR_BED = 1e-3
-"""Share of the depth at the bed in which the speed falls evenly to nothing: the power law is too steep there."""
+NEAR_BED = 0.01
+"""Share of the depth at the bed in which the speed falls smoothly to nothing: among stones the power law, which ends
+in a jump, is not meant. Editable default."""
 
 
 Array = NDArray[np.float64]
@@ -58,7 +59,8 @@ class Flow:
         """Speeds at depths. [m/s]
 
         depth_m: depths, any shape; above the surface counts as at it, below the bed as at the bed. [m]
-        Source: handbook 5.4; measured speeds joined by straight lines, below the lowest by the power law to the bed.
+        Source: handbook 5.4; measured speeds joined by straight lines, below the lowest by the power law to the bed;
+        within `NEAR_BED` of it a parabola that joins the law without a kink.
         """
         left = 1.0 - np.maximum(depth_m, 0.0) / self.depth_m
         found = self._measured(depth_m, left) if self.speeds else self.surface_m_s * self._share(left)
@@ -67,12 +69,13 @@ class Flow:
         return found
 
     def _share(self, left: Array) -> Array:
-        found: Array = np.maximum(left, _NEAR_BED) ** (1.0 / self.exponent)
-        return np.asarray(found * np.minimum(np.maximum(left / _NEAR_BED, 0.0), 1.0))
+        rate = 1.0 / self.exponent
+        near = np.minimum(np.maximum(left / NEAR_BED, 0.0), 1.0)
+        return np.asarray(np.maximum(left, NEAR_BED) ** rate * near * (2.0 - rate + (rate - 1.0) * near))
 
     def _measured(self, depth_m: Array, left: Array) -> Array:
         depths, speeds = zip(*self.speeds, strict=True)
-        low = max(_NEAR_BED, 1.0 - depths[-1] / self.depth_m)
+        low = max(NEAR_BED, 1.0 - depths[-1] / self.depth_m)
         below = speeds[-1] * self._share(np.minimum(left, low)) / low ** (1.0 / self.exponent)
         return np.asarray(np.where(left < low, below, np.interp(depth_m, depths, speeds)))
 
@@ -93,8 +96,12 @@ class Flow:
         if self.speeds:
             step = 1e-4 * self.depth_m
             return np.asarray((self.speed(depth_m + step) - self.speed(depth_m - step)) / (2.0 * step))
-        left = self.depth_m - np.maximum(depth_m, 0.0)
-        return np.asarray(-speed_m_s / (self.exponent * np.maximum(left, 10.0 * _NEAR_BED * self.depth_m)))
+        rate = 1.0 / self.exponent
+        left = 1.0 - np.maximum(depth_m, 0.0) / self.depth_m
+        near = np.minimum(np.maximum(left / NEAR_BED, 0.0), 1.0)
+        above = rate * speed_m_s / np.maximum(left, NEAR_BED)
+        below = self.surface_m_s * NEAR_BED ** (rate - 1.0) * (2.0 - rate + 2.0 * (rate - 1.0) * near)
+        return np.asarray(-np.where(near < 1.0, np.where(left > 0.0, below, 0.0), above) / self.depth_m)
 
     def mirrored(self) -> Flow:
         """The same water running the other way."""

@@ -129,7 +129,8 @@ def node_forces(chain: Chain, s: State, setup: Setup, ceiling_m: float) -> NodeF
     Source: drag of balls, `sphere_drags`; Coulomb friction on the bed, fading out below a creep of 2 mm/s; bed and
     surface bear a node like a stiff spring.
     """
-    wx, wz = setup.flow.speed(s.z) - s.vx, -s.vz
+    flow = setup.flow.speed(s.z)
+    wx, wz = flow - s.vx, -s.vz
     speed = np.sqrt(wx * wx + wz * wz + _CALM * _CALM)
     drags = sphere_drags(speed * chain.ball_m / VISCOSITY_M2_S)
     k = 0.5 * setup.water_kg_m3 * drags * chain.area_m2 * speed
@@ -147,13 +148,15 @@ def node_forces(chain: Chain, s: State, setup: Setup, ceiling_m: float) -> NodeF
     held_n, held = _borne(stiff, ceiling_m - s.z)
     slow = np.sqrt(s.vx * s.vx + _CREEP_M_S**2)
     rub = setup.friction * s.vx / slow
+    # Steeper than in proportion: drag coefficients fall off slower than 1/Re.
+    by_x = k * (1.0 + 0.8 * wx * wx / (speed * speed))
     return NodeForces(
         fx=k * wx - rub * bed_n,
         fz=chain.weight_n + k * wz - bed_n + held_n,
         zz=-up - held,
-        xz=-rub * up,
+        xz=by_x * setup.flow.slope(s.z, flow) - rub * up,
         xx=up * setup.slope * rub,
-        vxx=-k * (1.0 + 0.8 * wx * wx / (speed * speed)) - setup.friction * bed_n * _CREEP_M_S**2 / slow**3,
+        vxx=-by_x - setup.friction * bed_n * _CREEP_M_S**2 / slow**3,
         vzz=-k * (1.0 + 0.8 * wz * wz / (speed * speed)),
         bed_n=bed_n,
     )
