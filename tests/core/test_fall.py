@@ -9,16 +9,17 @@ import numpy as np
 import pytest
 
 from brookwind.core.gravity import G_M_S2
-from brookwind.core.motion import paying, stepping
-from brookwind.core.motion.chain import Grain
+from brookwind.core.motion import paying
+from brookwind.core.motion.chain import COARSE
 from brookwind.core.motion.fall import Fall, FallWish, fall, falling
 from brookwind.core.motion.feed import FEED, falls_at_m_s, free_fall
 from brookwind.core.motion.flow import Flow
 from brookwind.core.motion.forces import State
 from brookwind.core.motion.landing import landed
+from brookwind.core.motion.paying import QUICK, Detail
 from brookwind.core.motion.setup import Setup
 from brookwind.core.motion.sphere import fall_speed_m_s
-from brookwind.core.motion.stepping import Drive, energy_j, step
+from brookwind.core.motion.stepping import STEADY, Drive, Pace, energy_j, step
 from brookwind.core.motion.tangle import crossings
 from brookwind.core.rig.document import read_rig
 from brookwind.demo.load import demo_rigs
@@ -79,18 +80,17 @@ def test_energy_never_grows_in_still_water() -> None:
 
 
 @pytest.mark.parametrize("name", ["grayling-avon", "rudd-strung", "bream-slider"])
-def test_halving_the_steps_changes_the_fall_by_less_than_a_hundredth(
-    name: str, monkeypatch: pytest.MonkeyPatch
-) -> None:
+def test_halving_the_steps_changes_the_fall_by_less_than_a_hundredth(name: str) -> None:
     r = rig(name, current_m_s=0.0)
     usual = fall(r)
-    for figure in ("_TURN_MOST", "_TURN_EASY", "LONGEST_S"):
-        monkeypatch.setattr(stepping, figure, 0.5 * getattr(stepping, figure))
-    halved = fall(r)
+    halved = fall(r, detail=Detail(COARSE, Pace(*(0.5 * figure for figure in STEADY))))
     assert halved.steps > 1.6 * usual.steps
     assert usual.to_depth_s == pytest.approx(halved.to_depth_s, rel=0.01)
+    quick = fall(r, detail=QUICK)
+    assert quick.to_depth_s == pytest.approx(usual.to_depth_s, rel=0.04)
     if usual.to_stop_s:
         assert usual.to_stop_s == pytest.approx(halved.to_stop_s, rel=0.01)
+        assert quick.to_stop_s == pytest.approx(usual.to_stop_s, rel=0.01)
 
 
 def test_a_float_that_is_drawn_along_settles_sooner_the_less_it_drags(monkeypatch: pytest.MonkeyPatch) -> None:
@@ -177,6 +177,6 @@ def test_progress_is_told_and_the_fall_can_be_left_in_the_middle() -> None:
 def test_every_demo_rig_can_be_followed_down(name: str, landing: str) -> None:
     for current, hold in ((0.0, None), (0.25, 0.8)):
         found = fall(rig(name, current_m_s=current, hold=hold), FallWish.model_validate({"landing": landing}),
-                     grain=Grain(10, 0.04))  # fmt: skip
+                     detail=QUICK)  # fmt: skip
         assert found.to_depth_s is not None, (name, landing, current)
         assert found.frames[-1].path[-1][1] == pytest.approx(found.depth_m, abs=0.2)

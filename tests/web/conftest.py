@@ -19,7 +19,7 @@ from typing import Any
 import pytest
 from playwright.sync_api import Page, expect
 
-expect.set_options(timeout=8_000)
+expect.set_options(timeout=20_000)
 
 
 def free_port() -> int:

@@ -14,6 +14,7 @@ from brookwind.core.balance.settle import settle
 from brookwind.core.errors import BrookwindError, Problem
 from brookwind.core.motion.fall import Fall, FallWish, fall, falling
 from brookwind.core.motion.feed import FEEDS, Feed
+from brookwind.core.motion.paying import QUICK
 from brookwind.core.motion.setting import MovingStop, moving_stop
 from brookwind.core.rig.document import Rig
 
@@ -99,11 +100,11 @@ def _lines(request: FallRequest) -> Iterator[str]:
 
 @router.post("/falls")
 def fall_times(request: FallsRequest) -> list[FallTimes]:
-    """When each of some rigs is at depth."""
+    """When each of some rigs is at depth, right to about 3 %."""
     found = []
     for rig in request.rigs:
         try:
-            done = fall(rig, request.wish)
+            done = fall(rig, request.wish, detail=QUICK)
             found.append(FallTimes(to_stop_s=done.to_stop_s, to_depth_s=done.to_depth_s))
         except BrookwindError:
             found.append(FallTimes(to_stop_s=None, to_depth_s=None))

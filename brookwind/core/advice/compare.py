@@ -20,8 +20,8 @@ from brookwind.core.errors import BrookwindError, Infeasible, Problem
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.handles import handles
-from brookwind.core.motion.chain import Grain
 from brookwind.core.motion.fall import FallWish, fall
+from brookwind.core.motion.paying import QUICK
 from brookwind.core.rig.book import SHIPPED, Book, found
 from brookwind.core.rig.builds import jig_head, stop_bead
 from brookwind.core.rig.components import Bead, LineSection, Shot, Stop, Weight
@@ -31,7 +31,6 @@ from brookwind.core.rig.threading import free_id, hooklength_join_m
 
 ABOVE_FISH_M = 0.45
 """So far above suspended fish. [m] Source: handbook 6: 0.3 to 0.6 m."""
-_QUICK = Grain(links=10, merge_m=0.04)
 MANY = 6
 """At least so many pieces are many. Editable default."""
 
@@ -135,7 +134,7 @@ def figures_of(rig: Rig) -> Figures:
 def _fall_s(rig: Rig, settled: Settled) -> float | None:
     """When the bait is at depth after a feathered landing; None when not within a minute. [s]"""
     try:
-        return fall(rig, FallWish(longest_s=60.0), settled, _QUICK).to_depth_s
+        return fall(rig, FallWish(longest_s=60.0), settled, QUICK).to_depth_s
     except BrookwindError:
         return None
 

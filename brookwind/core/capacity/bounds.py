@@ -3,22 +3,18 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
-from functools import lru_cache
 from math import exp, isfinite, log
 from typing import Literal
 
 from pydantic import Field
 
+from brookwind.core.capacity.ladder import ladder
 from brookwind.core.capacity.needs import Need
 from brookwind.core.capacity.plan import Plan
-from brookwind.core.errors import BrookwindError
 from brookwind.core.figures import Figure
-from brookwind.core.floats.body import FloatBody, float_body
-from brookwind.core.floats.spec import FloatSpec
+from brookwind.core.floats.body import FloatBody
 from brookwind.core.frozen import Frozen
 
-_LEAST_KG, _MOST_KG, _STEPS = 0.00005, 0.2, 37
-"""Capacities the bounds are looked for between. [kg]"""
 _FAVOURED = 0.35
 """Where in an open window the favoured capacity lies, from its light end. Editable default."""
 
@@ -36,22 +32,6 @@ class Bound(Frozen):
     figures: dict[str, Figure] = Field(default_factory=dict)
     why: str
     source: str
-
-
-@lru_cache(maxsize=32)
-def ladder(kind: str) -> tuple[FloatBody, ...]:
-    """Floats of one type from small to large; sizes the type cannot have are left out.
-
-    kind: id of the type.
-    """
-    bodies = []
-    for i in range(_STEPS):
-        capacity = _LEAST_KG * exp(i / (_STEPS - 1) * log(_MOST_KG / _LEAST_KG))
-        try:
-            bodies.append(float_body(FloatSpec(type=kind, capacity_kg=capacity, feed=0.0)))
-        except BrookwindError:
-            continue
-    return tuple(bodies)
 
 
 def meets(need: Need, figure: float, limit: float) -> bool:

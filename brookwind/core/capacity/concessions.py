@@ -7,7 +7,8 @@ from math import isfinite
 
 from pydantic import Field
 
-from brookwind.core.capacity.bounds import Bound, favoured, figure_at, ladder
+from brookwind.core.capacity.bounds import Bound, favoured, figure_at
+from brookwind.core.capacity.ladder import ladder
 from brookwind.core.capacity.needs import NEEDS, Need
 from brookwind.core.capacity.plan import Plan
 from brookwind.core.figures import Figure

@@ -8,11 +8,12 @@ from __future__ import annotations
 
 from collections.abc import Callable
 from dataclasses import dataclass
-from math import degrees, inf, pi
+from math import inf, pi
 from typing import Literal
 
 from brookwind.core.balance.tip_advice import waves_at
-from brookwind.core.capacity.estimates import cast_distance_m, cast_speed_m_s, lean_rad, settle_time_s
+from brookwind.core.capacity import trial
+from brookwind.core.capacity.cast import cast_distance_m, cast_speed_m_s
 from brookwind.core.capacity.plan import LOW_SHARE, Plan
 from brookwind.core.figures import Quantity
 from brookwind.core.floats.body import FloatBody
@@ -108,10 +109,9 @@ def settle_s(plan: Plan, body: FloatBody) -> float:
 
     plan: the plan.
     body: the float.
-    Source: `settle_time_s`.
+    Source: `trial.settle_s`.
     """
-    sliding = plan.mount.endswith("sliding")
-    return settle_time_s(low_load_n(plan, body), plan.line_m, plan.line_diameter_m, sliding, plan.water_kg_m3)
+    return trial.settle_s(plan, low_load_n(plan, body))
 
 
 def run_lost_m(plan: Plan, body: FloatBody) -> float:
@@ -119,24 +119,29 @@ def run_lost_m(plan: Plan, body: FloatBody) -> float:
 
     plan: the plan.
     body: the float.
-    Source: `settle_s` at the speed of the surface.
+    Source: `trial.run_lost_m`.
     """
-    return settle_s(plan, body) * plan.conditions.current_m_s
+    return trial.run_lost_m(plan, low_load_n(plan, body))
 
 
 def lean_deg(plan: Plan, body: FloatBody) -> float:
-    """Lean of the line. [degrees]
+    """Lean of the line at the float. [degrees]
 
     plan: the plan.
     body: the float.
-    Source: `lean_rad`.
+    Source: `trial.lean`.
     """
-    c = plan.conditions
-    line = min(plan.line_m, plan.depth_m)
-    angle = lean_rad(
-        body, low_load_n(plan, body), line, plan.line_diameter_m, c.current_m_s, c.wind_m_s, plan.water_kg_m3
-    )
-    return degrees(angle)
+    return trial.lean(plan, low_load_n(plan, body)).line_deg
+
+
+def lift_m(plan: Plan, body: FloatBody) -> float:
+    """Lift of the bait over where it hangs in still water. [m]
+
+    plan: the plan.
+    body: the float.
+    Source: `trial.lean`.
+    """
+    return trial.lean(plan, low_load_n(plan, body)).lift_m
 
 
 def follow_m_s(plan: Plan, body: FloatBody) -> float:
@@ -226,23 +231,32 @@ NEEDS: tuple[Need, ...] = (
         figure=settle_s, limit=lambda p: p.conditions.settle_s,
         says="fishes after {figure}, {limit} allowed", give="wait {figure} instead of {limit} for it to settle",
         change=lambda _, v: {"settle_s": v},
-        why="The line swings down against its own drag: T = 2.6 h √(ρ C d h / 8 W), half of it on a free float.",
-        source="handbook 5.10; White's cylinder drag",
+        why="The fall of this line, followed with a light and a heavy float; between them a power of the load.",
+        source="the fall of the rig, docs/physics.md",
     ),
     Need(
         id="run", name="Run lost", side="lower", best="less", quantity="distance",
         figure=run_lost_m, limit=lambda p: p.conditions.limits.run_lost_m if p.conditions.current_m_s > 0.0 else None,
         says="loses {figure} of the run, {limit} allowed", give="lose {figure} of the run instead of {limit}",
         change=lambda _, v: {"limits.run_lost_m": v},
-        why="Settle time × speed of the surface.", source="as for settling",
+        why="How far the float goes over the ground during that fall.", source="as for settling",
     ),
     Need(
         id="lean", name="Lean", side="lower", best="less", quantity="angle",
         figure=lean_deg, limit=lambda p: p.conditions.limits.lean_deg if _moves(p) else None,
         says="leans {figure}, {limit} allowed", give="let the line lean {figure} instead of {limit}",
         change=lambda _, v: {"limits.lean_deg": v},
-        why="tan(lean) = push of current and wind on float and line ÷ weight well down the line.",
-        source="White's cylinder drag; wind skin 3 % (Wu 1975)",
+        why="The shape of this line in the current, free or held back as the rig is, for seven sizes of float.",
+        source="the steady shape of the line, docs/physics.md",
+    ),
+    Need(
+        id="lift", name="Lift", side="lower", best="less", quantity="line",
+        figure=lift_m, limit=lambda p: p.conditions.limits.lift_m if p.conditions.current_m_s > 0.0 else None,
+        says="lifts the bait {figure}, {limit} allowed",
+        give="let the current lift the bait {figure} instead of {limit}",
+        change=lambda _, v: {"limits.lift_m": v},
+        why="The same shape: how much higher the bait rides than in still water, the stop left alone.",
+        source="as for the lean",
     ),
     Need(
         id="chop", name="Chop", side="lower", best="more", quantity="speed",

@@ -9,7 +9,7 @@ from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.rig.book import SHIPPED, Book
-from brookwind.core.rig.components import Bait, Bead, Hook, LineSection, Mount, Swivel
+from brookwind.core.rig.components import Bait, Bead, Component, Hook, LineSection, Mount, Swivel
 from brookwind.core.rig.document import Conditions, Rig, of_kind
 from brookwind.core.water.density import water_density_kg_m3
 
@@ -39,6 +39,8 @@ class Plan(Frozen):
     salinity: float = Field(default=0.0, ge=0, le=42)
     line_m: float = Field(gt=0, le=60)
     """Line that has to sink: setting, or depth for a float on a long line. [m]"""
+    pieces: tuple[Component, ...] = Field(default=(), max_length=200)
+    """The line and what is on it, when there is a rig already; one weight on plain line when not given."""
     line_diameter_m: float = Field(default=0.00016, ge=0.00003, le=0.003)
     line_strength_n: float | None = Field(default=None, gt=0, le=2000)
     tackle_kg: float = Field(default=0.0001, ge=-0.1, le=1)
@@ -90,6 +92,7 @@ def plan_of(rig: Rig, book: Book = SHIPPED) -> Plan:
         temperature_c=rig.water.temperature_c,
         salinity=rig.water.salinity,
         line_m=max(0.01, rig.setting_m),
+        pieces=rig.components,
         line_diameter_m=main.diameter_m if main else 0.00016,
         line_strength_n=main.strength_n if main else None,
         tackle_kg=lead_mass_kg(tackle, water),

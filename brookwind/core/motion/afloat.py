@@ -17,7 +17,7 @@ from brookwind.core.motion.chain import FINE, Chain, Grain, chain_of
 from brookwind.core.motion.drag import FLOAT_DRAG
 from brookwind.core.motion.equilibrium import AtTop, Resting, equilibrium
 from brookwind.core.motion.forces import State, link_forces, node_forces
-from brookwind.core.motion.setup import Setup
+from brookwind.core.motion.setup import Setup, moves
 from brookwind.core.rig.document import Rig
 from brookwind.core.roots import crossing
 
@@ -162,9 +162,9 @@ def go(
     guess = speed if speed is not None else 0.9 * float(setup.flow.skin_m_s)
     known = drawn_out(begin.resting, begin.chain, chain) if begin else None
     state = known or hanging_still(chain, settled, hung.setting_m, guess)
-    if known is None and settled.laid.bed_from_m <= 0.0 and not setup.flow.still:
+    if known is None and settled.laid.bed_from_m <= 0.0 and moves(rig, setup):
         state = leaning(chain, setup, state)
-    found = _Waterline(settled, setup, chain, hung.stop_above_m, speed, state)
+    found = _Waterline(settled, setup, chain, hung.stop_above_m, speed, rig.conditions.line_pull_n, state)
     return found.settle(begin.immersion_m if begin else settled.immersion_m)
 
 
@@ -172,16 +172,18 @@ class _Waterline:
     """The search for the waterline at which the float carries what the line then pulls."""
 
     def __init__(
-        self, settled: Settled, setup: Setup, chain: Chain, stop_above_m: float, speed: float | None, state: State
-    ) -> None:
+        self, settled: Settled, setup: Setup, chain: Chain, stop_above_m: float, speed: float | None, pull_n: float,
+        state: State,
+    ) -> None:  # fmt: skip
         self.settled, self.setup, self.chain = settled, setup, chain
         self.stop_above_m, self.speed, self.state = stop_above_m, speed, state
         self.top = AtTop(0.0, speed)
+        self.pull_n = pull_n
 
     def rest_at(self, immersion_m: float, attachment_m: float | None = None) -> Resting:
         body, water = self.settled.body, self.setup.water_kg_m3
         at = attachment_depth_m(body, immersion_m, self.stop_above_m) if attachment_m is None else attachment_m
-        self.top = AtTop(at, self.speed, float_drag_kg_m(body, immersion_m, water))
+        self.top = AtTop(at, self.speed, float_drag_kg_m(body, immersion_m, water), self.pull_n)
         found = equilibrium(self.chain, self.setup, self.top, self.state)
         self.state = found.state
         return found

@@ -35,7 +35,7 @@ class Grain(NamedTuple):
 
 FINE = Grain(links=28, merge_m=0.004)
 """For the shape at rest."""
-COARSE = Grain(links=20, merge_m=0.03)
+COARSE = Grain(links=24, merge_m=0.03)
 """For the fall."""
 
 

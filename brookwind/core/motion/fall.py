@@ -12,11 +12,11 @@ from brookwind.core.balance.settle import Settled, settle
 from brookwind.core.errors import BrookwindError, OutOfRange
 from brookwind.core.frozen import Frozen
 from brookwind.core.motion.afloat import go
-from brookwind.core.motion.chain import COARSE, Grain
+from brookwind.core.motion.chain import COARSE
 from brookwind.core.motion.feed import FEED, falls_at_m_s, free_fall
 from brookwind.core.motion.flow import Flow
-from brookwind.core.motion.paying import Sinking
-from brookwind.core.motion.setup import setup_of
+from brookwind.core.motion.paying import USUAL, Detail, Sinking
+from brookwind.core.motion.setup import moves, setup_of
 from brookwind.core.motion.tangle import Risk
 from brookwind.core.rig.document import Rig
 
@@ -103,14 +103,14 @@ class Fall(Frozen):
 
 
 def falling(
-    rig: Rig, wish: FallWish | None = None, settled: Settled | None = None, grain: Grain = COARSE
+    rig: Rig, wish: FallWish | None = None, settled: Settled | None = None, detail: Detail = USUAL
 ) -> Iterator[float | Fall]:
     """Let a rig fall: shares of the work done as it goes on, the fall at last. Close it to cancel.
 
     rig: the rig.
     wish: how it is thrown.
     settled: it at rest in still water, if known.
-    grain: how finely the line is cut up.
+    detail: how finely it is followed.
     Raises: OutOfRange when there is no room for it, or its fall cannot be followed.
     Source: lumped masses on inextensible links, handbook 5.5; `step`.
     """
@@ -119,7 +119,7 @@ def falling(
     setup = setup_of(rig, rest.water_kg_m3)
     final = final_depth_m(rig, rest, ask.pinned)
     near = max(AT_DEPTH_M, AT_DEPTH_SHARE * final)
-    sinking = Sinking(rig, rest, setup, ask.landing, ask, grain)
+    sinking = Sinking(rig, rest, setup, ask.landing, ask, detail)
     record = _Record(final, near)
     record.take(sinking)
     said = 0.0
@@ -136,16 +136,16 @@ def falling(
     yield record.fall(rig, sinking, ask, setup.flow, rest.water_kg_m3)
 
 
-def fall(rig: Rig, wish: FallWish | None = None, settled: Settled | None = None, grain: Grain = COARSE) -> Fall:
+def fall(rig: Rig, wish: FallWish | None = None, settled: Settled | None = None, detail: Detail = USUAL) -> Fall:
     """The fall in one go.
 
     rig: the rig.
     wish: how it is thrown.
     settled: it at rest in still water, if known.
-    grain: how finely the line is cut up.
+    detail: how finely it is followed.
     Raises: as `falling`.
     """
-    return next(f for f in falling(rig, wish, settled, grain) if isinstance(f, Fall))
+    return next(f for f in falling(rig, wish, settled, detail) if isinstance(f, Fall))
 
 
 def final_depth_m(rig: Rig, settled: Settled, pinned: bool = False) -> float:
@@ -158,7 +158,7 @@ def final_depth_m(rig: Rig, settled: Settled, pinned: bool = False) -> float:
     if pinned:
         rig = rig.model_copy(update={"conditions": rig.conditions.model_copy(update={"hold": 0.0})})
     setup = setup_of(rig, settled.water_kg_m3)
-    if setup.flow.still:
+    if not moves(rig, setup):
         return settled.laid.hook_depth_m
     try:
         return float(go(rig, settled, setup, grain=COARSE).resting.state.z[-1])
@@ -229,12 +229,25 @@ class _Record:
         last = self.hook[-1]
         calm = last.time_s - self.stirred_s > _LONG_QUIET_S
         final = last.depth_m if calm and last.stopped else self.final_m
-        found = None
+        found, before = None, None
         for at in reversed(self.hook):
             if abs(at.depth_m - final) > self.near_m or not at.stopped:
+                before = at
                 break
             found = at
-        return found, final
+        return (found if found is None or before is None else self._between(before, found, final)), final
+
+    def _between(self, before: _At, found: _At, final: float) -> _At:
+        """The moment between two steps at which it comes near."""
+        off, now = abs(before.depth_m - final), abs(found.depth_m - final)
+        if not before.stopped or off <= now:
+            return found
+        share = min(1.0, max(0.0, (off - self.near_m) / (off - now)))
+        return found._replace(
+            time_s=before.time_s + share * (found.time_s - before.time_s),
+            depth_m=before.depth_m + share * (found.depth_m - before.depth_m),
+            float_x_m=before.float_x_m + share * (found.float_x_m - before.float_x_m),
+        )
 
     def share(self, sinking: Sinking) -> float:
         """Share of the depth the bait has fallen."""

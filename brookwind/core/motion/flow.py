@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
+from functools import cached_property
 
 import numpy as np
 from numpy.typing import NDArray
@@ -40,10 +41,12 @@ class Flow:
     wind_m_s: float = 0.0
     """Wind along the current; negative against it. [m/s]"""
 
-    @property
+    @cached_property
     def still(self) -> bool:
         """Nothing moves."""
-        return bool(np.all(self.surface_m_s == 0.0)) and self.wind_m_s == 0.0 and all(u == 0.0 for _, u in self.speeds)
+        if self.wind_m_s != 0.0 or any(u != 0.0 for _, u in self.speeds):
+            return False
+        return not np.any(self.surface_m_s)
 
     @property
     def top_m_s(self) -> float | Array:
@@ -62,6 +65,8 @@ class Flow:
         Source: handbook 5.4; measured speeds joined by straight lines, below the lowest by the power law to the bed;
         within `NEAR_BED` of it a parabola that joins the law without a kink.
         """
+        if self.still:
+            return np.zeros_like(depth_m)
         left = 1.0 - np.maximum(depth_m, 0.0) / self.depth_m
         found = self._measured(depth_m, left) if self.speeds else self.surface_m_s * self._share(left)
         if self.wind_m_s:
@@ -93,6 +98,8 @@ class Flow:
         speed_m_s: speeds there. [m/s]
         Source: derivative of the power law; between measured speeds a central difference.
         """
+        if self.still:
+            return np.zeros_like(depth_m)
         if self.speeds:
             step = 1e-4 * self.depth_m
             return np.asarray((self.speed(depth_m + step) - self.speed(depth_m - step)) / (2.0 * step))

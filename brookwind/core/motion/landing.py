@@ -12,6 +12,8 @@ from brookwind.core.motion.forces import State
 Landing = Literal["stretched", "pile", "drop"]
 
 _AT_SURFACE_M = 2e-3
+_STRETCHED = 0.995
+"""A line is not laid out quite taut. Editable default."""
 _FOLD_M = 0.12
 """Half the width of a pile of line. [m] Editable default."""
 
@@ -36,7 +38,7 @@ def landed(chain: Chain, landing: Landing, top_m: float, downstream: bool = True
     z = np.full(n, _AT_SURFACE_M)
     z[0] = top_m
     if landing == "stretched":
-        x = down if downstream else -down
+        x = _STRETCHED * (down if downstream else -down)
         return State(x.astype(float), z, still.copy(), still.copy(), tension)
     x, way = np.zeros(n), 1.0
     for j in range(1, n):

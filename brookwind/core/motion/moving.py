@@ -15,7 +15,7 @@ from brookwind.core.motion.afloat import Afloat, go
 from brookwind.core.motion.chain import Array
 from brookwind.core.motion.doubts import Doubt, Range, bait_height_m, dominant, doubts
 from brookwind.core.motion.flow import Flow
-from brookwind.core.motion.setup import setup_of
+from brookwind.core.motion.setup import moves, setup_of
 from brookwind.core.rig.document import Rig
 
 _STUCK_M_S = 5e-3
@@ -92,7 +92,7 @@ def moving(rig: Rig, settled: Settled) -> MovingAnswer:
     Source: `go` for the shape, `doubts` for the range.
     """
     setup = setup_of(rig, settled.water_kg_m3)
-    if setup.flow.still or settled.status == "sinks":
+    if not moves(rig, setup) or settled.status == "sinks":
         return MovingAnswer()
     try:
         return MovingAnswer(moving=describe(rig, settled, go(rig, settled, setup)))

@@ -16,7 +16,7 @@ from brookwind.core.frozen import Frozen
 from brookwind.core.motion.afloat import Afloat, go
 from brookwind.core.motion.doubts import bait_height_m
 from brookwind.core.motion.equilibrium import equilibrium, variants
-from brookwind.core.motion.setup import Setup, setup_of
+from brookwind.core.motion.setup import Setup, moves, setup_of
 from brookwind.core.rig.document import Rig
 
 _NEAR_M = 1e-3
@@ -139,7 +139,7 @@ def wanted_setting_m(rig: Rig) -> float:
     """
     settled = settle(rig)
     setup = setup_of(rig, settled.water_kg_m3)
-    if setup.flow.still or settled.status == "sinks":
+    if not moves(rig, setup) or settled.status == "sinks":
         return stop_setting(rig, settled).wanted_m
     return moving_setting(rig, settled, setup)[0]
 

@@ -26,6 +26,15 @@ class Setup:
     skin: float | Array = SKIN_FRICTION
 
 
+def moves(rig: Rig, setup: Setup) -> bool:
+    """The water moves, or the line that lies on it draws the float along.
+
+    rig: the rig, with its conditions.
+    setup: its water.
+    """
+    return not setup.flow.still or rig.conditions.line_pull_n != 0.0
+
+
 def setup_of(rig: Rig, water_kg_m3: float) -> Setup:
     """Water and bed as a rig's conditions have them.
 

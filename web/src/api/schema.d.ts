@@ -803,7 +803,7 @@ export interface paths {
         put?: never;
         /**
          * Fall Times
-         * @description When each of some rigs is at depth.
+         * @description When each of some rigs is at depth, right to about 3 %.
          */
         post: operations["fall_times_api_motion_falls_post"];
         delete?: never;
@@ -2346,12 +2346,18 @@ export interface components {
             /**
              * @default {
              *       "lean_deg": 15,
+             *       "lift_m": 0.2,
              *       "run_lost_m": 4,
              *       "splash_kg_m": 0.006,
              *       "tackle_share": 0.4
              *     }
              */
             limits: components["schemas"]["Limits"];
+            /**
+             * Line Pull N
+             * @default 0
+             */
+            line_pull_n: number;
             /**
              * Rod M
              * @default 3.9
@@ -4024,6 +4030,11 @@ export interface components {
              * @default 15
              */
             lean_deg: number;
+            /**
+             * Lift M
+             * @default 0.2
+             */
+            lift_m: number;
             /** Pull N */
             pull_n?: number | null;
             /**
@@ -5077,10 +5088,12 @@ export interface components {
              *       "fetch_m": 50,
              *       "limits": {
              *         "lean_deg": 15,
+             *         "lift_m": 0.2,
              *         "run_lost_m": 4,
              *         "splash_kg_m": 0.006,
              *         "tackle_share": 0.4
              *       },
+             *       "line_pull_n": 0,
              *       "rod_m": 3.9,
              *       "rod_most_kg": 0.03,
              *       "settle_s": 15,
@@ -5279,10 +5292,12 @@ export interface components {
              *       "fetch_m": 50,
              *       "limits": {
              *         "lean_deg": 15,
+             *         "lift_m": 0.2,
              *         "run_lost_m": 4,
              *         "splash_kg_m": 0.006,
              *         "tackle_share": 0.4
              *       },
+             *       "line_pull_n": 0,
              *       "rod_m": 3.9,
              *       "rod_most_kg": 0.03,
              *       "settle_s": 15,
