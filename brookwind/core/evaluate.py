@@ -10,13 +10,13 @@ from brookwind.core.advice.place_rules import Place
 from brookwind.core.balance.ledger import Entry, ledger
 from brookwind.core.balance.settle import Settled, settle
 from brookwind.core.balance.tip_range import TipRange, tip_range
+from brookwind.core.balance.waterlines import Waterline, waterlines
 from brookwind.core.depth.stop import StopSetting, stop_setting
 from brookwind.core.errors import OutOfRange, Problem
 from brookwind.core.finding import Finding
 from brookwind.core.findings import find
 from brookwind.core.floats.attitude import least_cocking_load_n
 from brookwind.core.floats.immersion import (
-    immersion_at_load_m,
     load_at_immersion_n,
     sinking_load_n,
     tip_per_newton_m,
@@ -26,21 +26,11 @@ from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, sphere_diameter_m, 
 from brookwind.core.handles import Handle, handles
 from brookwind.core.motion.moving import Moving, moving
 from brookwind.core.rig.book import SHIPPED, Book
-from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.species import Feeding, feeding
 
 GATE_M = 0.001
 """Tips this near to the wanted one count as wanted. [m] Editable default."""
-
-
-class Waterline(Frozen):
-    """Where the waterline would be with one piece more or less."""
-
-    change: Literal[1, -1]
-    label: str
-    tip_m: float | None
-    """None: the float would sink. [m]"""
 
 
 class FloatAnswer(Frozen):
@@ -146,7 +136,7 @@ def evaluate(rig: Rig, place: Place | None = None, book: Book = SHIPPED) -> Eval
         setting_m=rig.setting_m,
         attachment_m=settled.attachment_m,
         hook_height_m=rig.water.depth_m - settled.laid.hook_depth_m,
-        ledger=ledger(settled),
+        ledger=ledger(settled, flowing.moving.carried_n if flowing.moving else None),
         stop=stop,
         stop_problem=problem,
         handles=handles(rig),
@@ -193,22 +183,8 @@ def _float(rig: Rig, s: Settled) -> FloatAnswer:
         else None,
         sinking_kg=lead_mass_kg(sinking_load_n(body, water), water),
         least_standing_kg=None if cocks is None else lead_mass_kg(cocks, water),
-        ghosts=_ghosts(s),
+        ghosts=waterlines(s, s.pull_n) if s.status == "stands" else (),
     )
-
-
-def _ghosts(s: Settled) -> tuple[Waterline, ...]:
-    """The tip with the smallest shot on the rig put on once more, or taken off."""
-    shot = [i for i in s.hanging.items if isinstance(i.component, Shot) and not i.above]
-    if not shot or s.status != "stands":
-        return ()
-    least = min(shot, key=lambda i: i.weight_n)
-    lines = []
-    for change in (1, -1):
-        immersion = immersion_at_load_m(s.body, s.pull_n + change * least.weight_n, s.water_kg_m3)
-        tip = None if immersion is None else s.body.length_m - immersion
-        lines.append(Waterline(change=change, label=least.component.label, tip_m=tip))
-    return tuple(lines)
 
 
 def _pieces(s: Settled) -> tuple[PieceAnswer, ...]:

@@ -72,6 +72,10 @@ class Surveys(Repository[Survey]):
         self._check_belongs(Survey(swim_id=swim_id))
         return Kept(version=0, updated_at=now(), fields=Survey(swim_id=swim_id))
 
+    def at_swim(self, swim_id: str | None) -> Survey | None:
+        """The survey of a swim; None when there is none or the swim is not kept."""
+        return None if swim_id is None or self.session.get(SurveyRow, swim_id) is None else self.get(swim_id).fields
+
     def keep(self, swim_id: str, version: int, fields: Survey) -> Kept[Survey]:
         """Write a survey; version 0 is the empty one. Raises: Stale, NotKept."""
         if version == 0 and self.session.get(SurveyRow, swim_id) is None and fields.swim_id == swim_id:

@@ -135,6 +135,9 @@ def test_a_run_is_shortened_by_the_drift_of_the_fall() -> None:
     assert found.to_depth_s is not None
     assert found.drift_m == pytest.approx(0.4 * found.to_depth_s, rel=0.25)
     assert found.fishes_m == pytest.approx(20.0 - found.drift_m)
+    assert found.run_s == pytest.approx(found.to_depth_s + found.fishes_m / found.speed_m_s, rel=0.02)
+    assert found.frames[-1].float_x_m == pytest.approx(20.0, abs=0.01)
+    assert fall(rig("grayling-avon", current_m_s=0.4), FallWish(run_m=1.0)).fishes_m == 0.0
 
 
 def test_a_pile_tangles_more_than_a_line_stretched_out() -> None:

@@ -73,6 +73,26 @@ def at_rest(chain: Chain, begin: State, flow: Flow, **setup: float) -> Resting:
     return equilibrium(chain, Setup(flow, WATER, **setup), AtTop(0.0, 0.0), begin)
 
 
+@pytest.mark.parametrize(
+    "flow",
+    [
+        Flow(2.0, 0.5),
+        Flow(2.0, 0.5, 3.0),
+        Flow(2.0, 0.0, 6.5, ((0.0, 0.5), (0.6, 0.45), (1.5, 0.3))),
+        Flow(np.array([[2.0], [2.1]]), np.array([[0.5], [0.4]]), np.array([[3.0], [12.0]])),
+        Flow(np.array([[2.0], [2.1]]), 0.0, 6.5, ((0.0, 0.5), (1.5, 0.3))),
+    ],
+)
+def test_the_profile_ends_at_the_bed_without_a_jump_and_its_slope_is_its_derivative(flow: Flow) -> None:
+    depths = np.array([0.2, 0.9, 1.7, 1.95, 1.979, 1.985, 1.995])
+    step = 1e-6
+    found = flow.slope(depths, flow.speed(depths))
+    numeric = (flow.speed(depths + step) - flow.speed(depths - step)) / (2 * step)
+    assert found == pytest.approx(numeric, rel=2e-3, abs=1e-4)
+    assert float(np.max(flow.speed(np.asarray(flow.depth_m) * np.ones_like(depths)))) == 0.0
+    assert np.all(np.diff(flow.speed(np.linspace(0.0, 2.0, 400)), axis=-1) <= 1e-12)
+
+
 @pytest.mark.parametrize("name", [r.id for r in demo_rigs() if r.id != "tench-lift"])
 def test_without_current_it_hangs_as_in_still_water(name: str) -> None:
     found, rest = shape(rig(name, current_m_s=0.0)), still(name)
@@ -220,6 +240,10 @@ def test_the_stop_puts_the_bait_at_its_height_in_moving_water() -> None:
         after = moving_stop(read_rig(_set(r, stop.wanted_m).model_dump(mode="json")))
         assert after.hook_height_now_m == pytest.approx(stop.hook_height_wanted_m, abs=3e-3)
         assert abs(after.slide_m) < 5e-3
+        measured = rig(
+            name, hold=hold, speeds=[{"depth_m": 0.0, "speed_m_s": 0.3}, {"depth_m": 0.5, "speed_m_s": 0.25}]
+        )
+        assert abs(moving_stop(measured).wanted_m - stop.wanted_m) < 0.1
         deeper = next(s for s in stop.sensitivities if s.id == "depth")
         assert deeper.height_m == pytest.approx(0.1, abs=0.03)
 

@@ -20,6 +20,7 @@ from brookwind.core.depth.timetable import Plan, timetable
 from brookwind.core.errors import OutOfRange
 from brookwind.core.evaluate import evaluate
 from brookwind.core.rig.document import Rig
+from brookwind.core.water.bed_map import along_run, bed_map
 from brookwind.core.water.current import bows, current, profile_at
 from brookwind.core.water.keep import sounding_from
 from brookwind.core.water.level import level_m, rate_m_h
@@ -28,7 +29,7 @@ from brookwind.core.water.light import daylight, light
 from brookwind.core.water.picture import Look, look
 from brookwind.core.water.place import position, seen_from
 from brookwind.core.water.relevel import Relevel, at_level, relevel
-from brookwind.core.water.section import bed_map, column_at, even_run, section
+from brookwind.core.water.section import column_at, even_run, section
 from brookwind.core.water.stations import STATIONS
 from brookwind.core.water.survey import (
     Changing,
@@ -290,6 +291,20 @@ def test_the_map_gives_back_a_plane() -> None:
     for c in inside:
         assert -c.bed_m == pytest.approx(1.0 + 0.1 * c.out_m + 0.05 * c.right_m, abs=0.06)
     assert bed_map(found[:5]) == ()
+    run = along_run(Survey(swim_id="plane", soundings=tuple(found), session=Session(distance_m=10.0)))
+    assert run is not None
+    assert run.slope == pytest.approx(0.05, abs=0.01)
+    assert min(x for x, _ in run.points) < -3.0
+    for x, deeper in run.points:
+        if abs(x) < 3.0:
+            assert deeper == pytest.approx(0.05 * x, abs=0.05)
+    other = Survey(
+        swim_id="plane", soundings=tuple(found), session=Session(distance_m=10.0), place=Place(flows_to="left")
+    )
+    assert (turned := along_run(other)) is not None
+    assert turned.slope == pytest.approx(-run.slope, abs=1e-6)
+    assert along_run(other.model_copy(update={"soundings": tuple(found[:5])})) is None
+    assert along_run(other.model_copy(update={"session": Session(distance_m=60.0)})) is None
 
 
 def test_a_plumbed_spot_becomes_a_sounding_with_its_width() -> None:

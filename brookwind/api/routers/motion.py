@@ -10,6 +10,7 @@ from fastapi import APIRouter
 from fastapi.responses import StreamingResponse
 from pydantic import BaseModel, Field
 
+from brookwind.api.session import SurveysOfRequest
 from brookwind.core.balance.settle import settle
 from brookwind.core.errors import BrookwindError, Problem
 from brookwind.core.motion.fall import Fall, FallWish, fall, falling
@@ -17,6 +18,8 @@ from brookwind.core.motion.feed import FEEDS, Feed
 from brookwind.core.motion.paying import QUICK
 from brookwind.core.motion.setting import MovingStop, moving_stop
 from brookwind.core.rig.document import Rig
+from brookwind.core.water.bed_map import along_run
+from brookwind.store.repositories import Surveys
 
 router = APIRouter(prefix="/api/motion", tags=["motion"])
 
@@ -29,7 +32,7 @@ class StopRequest(BaseModel):
 
     rig: Rig
     bed: Bed = ()
-    """(distance downstream, depth) in order of distance. [m]"""
+    """(distance downstream, depth) in order of distance; as sounded in the rig's swim when not given. [m]"""
 
 
 class StopAnswer(BaseModel):
@@ -69,12 +72,20 @@ class FallsRequest(BaseModel):
 
 
 @router.post("/stop")
-def stop(request: StopRequest) -> StopAnswer:
+def stop(request: StopRequest, surveys: SurveysOfRequest) -> StopAnswer:
     """Where the stop goes in the water of the rig's conditions, and what moves the bait."""
+    bed = request.bed or _bed_of(request.rig, surveys)
     try:
-        return StopAnswer(stop=moving_stop(request.rig, settle(request.rig), request.bed), problem=None)
+        return StopAnswer(stop=moving_stop(request.rig, settle(request.rig), bed), problem=None)
     except BrookwindError as error:
         return StopAnswer(stop=None, problem=error.problems[0])
+
+
+def _bed_of(rig: Rig, surveys: Surveys) -> Bed:
+    """The bed along the run as the swim's soundings have it, under the rig's own depth."""
+    survey = surveys.at_swim(rig.water.swim)
+    found = along_run(survey) if survey else None
+    return tuple((x, rig.water.depth_m + deeper) for x, deeper in found.points) if found else ()
 
 
 @router.post(

@@ -9,7 +9,9 @@ from brookwind.core.balance.settle import Settled
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
 
-Reason = Literal["hangs", "touches-bed", "rests-on-bed", "in-the-air", "above-the-float", "line-in-water", "tight-line"]
+Reason = Literal[
+    "hangs", "touches-bed", "rests-on-bed", "in-the-air", "above-the-float", "line-in-water", "tight-line", "current"
+]
 
 
 class Entry(Frozen):
@@ -30,6 +32,9 @@ class Entry(Frozen):
     why: str
 
 
+_TOLD_N = 1e-5
+"""What the current changes by less is not listed. [N]"""
+
 _WHY: dict[Reason, str] = {
     "hangs": "hangs on the float",
     "touches-bed": "just touches the bed: float and bed share it",
@@ -37,14 +42,16 @@ _WHY: dict[Reason, str] = {
     "in-the-air": "is above the water: it rests on the float's top or the rod holds it",
     "above-the-float": "is above the float: it pulls on the line behind, not on the float",
     "line-in-water": "line under water between float and hook",
+    "current": "the current draws line and pieces down or up, and the bed bears what touches it there",
     "tight-line": "a tight line from the rod carries it, or draws by so much",
 }
 
 
-def ledger(settled: Settled) -> tuple[Entry, ...]:
+def ledger(settled: Settled, in_current_n: float | None = None) -> tuple[Entry, ...]:
     """List what the float carries and what it does not, with the reason.
 
-    settled: the rig at rest.
+    settled: the rig at rest in still water.
+    in_current_n: what its float carries in moving water; None in still water. [N]
     The shares times the pulls add up to what the float carries.
     """
     touching = _touching(settled)
@@ -81,7 +88,18 @@ def ledger(settled: Settled) -> tuple[Entry, ...]:
                 why=_WHY["tight-line"],
             )
         )
+    if in_current_n is not None and abs(in_current_n - settled.pull_n) > _TOLD_N:
+        entries.append(_of_current(in_current_n - settled.pull_n, settled.water_kg_m3))
     return tuple(entries)
+
+
+def _of_current(pull_n: float, water_kg_m3: float) -> Entry:
+    lead = lead_mass_kg(pull_n, water_kg_m3)
+    label = "the current draws down" if pull_n > 0.0 else "the current and the bed bear"
+    return Entry(
+        id="current", kind="current", label=label,
+        mass_kg=None, pull_n=pull_n, lead_kg=lead, share=1.0, carried_kg=lead, reason="current", why=_WHY["current"],
+    )  # fmt: skip
 
 
 def _touching(settled: Settled) -> Item | None:

@@ -27,6 +27,8 @@ _STIRS_M_S = 4e-3
 _LONG_QUIET_S = 3.0
 _FRAME_S = 0.05
 _MOST_FRAMES = 240
+_RUNS_M_S = 0.01
+"""A float slower than this does not run. [m/s]"""
 
 
 class FallWish(Frozen):
@@ -92,6 +94,10 @@ class Fall(Frozen):
     """How far the float has gone over the ground when the bait is at depth. [m]"""
     fishes_m: float | None
     """What is left of the run then. [m]"""
+    speed_m_s: float
+    """Of the float over the ground at the end. [m/s]"""
+    run_s: float | None
+    """When it comes to the end of the run; None when it never does, or is there before the bait is at depth."""
     risk: Risk
     crossing_share: float
     closest: float
@@ -261,6 +267,11 @@ class _Record:
         drift = float(sinking.state.x[0]) if there is None else there.float_x_m
         every = -(-len(self.frames) // _MOST_FRAMES)
         frames = self.frames[:-1:every] + self.frames[-1:]
+        speed, run_s = float(sinking.state.vx[0]), None
+        left = 0.0 if ask.run_m is None or there is None else ask.run_m - abs(frames[-1].float_x_m)
+        if left > 0.0 and abs(speed) > _RUNS_M_S:
+            run_s = frames[-1].time_s + left / abs(speed)
+            frames.append(_carried_on(frames[-1], run_s, speed))
         flat_at_end = self.flat_s >= sinking.time_s - 1e-9
         return Fall(
             rig_id=rig.id,
@@ -271,6 +282,8 @@ class _Record:
             last_metre_m_s=_last_metre(self.hook, there),
             drift_m=drift,
             fishes_m=None if ask.run_m is None or arrived is None else max(0.0, ask.run_m - abs(drift)),
+            speed_m_s=speed,
+            run_s=run_s,
             risk=sinking.tangles.risk,
             crossing_share=sinking.tangles.crossing_share,
             closest=sinking.tangles.closest,
@@ -279,6 +292,18 @@ class _Record:
             feed=tuple(_feed(name, ask, flow, water, arrived, final) for name in ask.feed if name in FEED),
             steps=sinking.steps,
         )
+
+
+def _carried_on(last: Frame, time_s: float, speed_m_s: float) -> Frame:
+    """The rig as it was last, gone on with its float."""
+    far = speed_m_s * (time_s - last.time_s)
+    return Frame(
+        time_s=time_s,
+        float_x_m=last.float_x_m + far,
+        load_n=last.load_n,
+        path=tuple((x + far, z) for x, z in last.path),
+        pieces=tuple((x + far, z) for x, z in last.pieces),
+    )
 
 
 def _feed(name: str, ask: FallWish, flow: Flow, water: float, arrived: float | None, depth_m: float) -> FeedFall:

@@ -80,7 +80,7 @@ class Flow:
 
     def _measured(self, depth_m: Array, left: Array) -> Array:
         depths, speeds = zip(*self.speeds, strict=True)
-        low = max(NEAR_BED, 1.0 - depths[-1] / self.depth_m)
+        low = np.maximum(NEAR_BED, 1.0 - depths[-1] / self.depth_m)
         below = speeds[-1] * self._share(np.minimum(left, low)) / low ** (1.0 / self.exponent)
         return np.asarray(np.where(left < low, below, np.interp(depth_m, depths, speeds)))
 

@@ -8,6 +8,7 @@ from typing import Literal
 import numpy as np
 
 from brookwind.core.balance.settle import Settled
+from brookwind.core.balance.waterlines import Waterline, waterlines
 from brookwind.core.errors import BrookwindError, Problem
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
@@ -39,8 +40,10 @@ class Moving(Frozen):
     status: Literal["stands", "lies", "sinks"]
     tip_m: float
     immersion_m: float
+    carried_n: float
+    """What the float carries. [N]"""
     carried_kg: float
-    """What the float carries, as lead. [kg]"""
+    """The same as lead. [kg]"""
     base_m: float
     """Depth of the float's foot. [m]"""
     speed_m_s: float
@@ -75,6 +78,8 @@ class Moving(Frozen):
     arrows: tuple[tuple[float, float], ...]
     """(depth, speed) for drawing. [m, m/s]"""
     bed_slope: float
+    ghosts: tuple[Waterline, ...]
+    """The tip with a shot more or less; none unless it stands."""
 
 
 class MovingAnswer(Frozen):
@@ -116,6 +121,7 @@ def describe(rig: Rig, settled: Settled, found: Afloat) -> Moving:
         status=found.status,
         tip_m=found.tip_m,
         immersion_m=found.immersion_m,
+        carried_n=rest.load_n,
         carried_kg=lead_mass_kg(rest.load_n, water),
         base_m=top + found.body.setting_from_m * cos(found.lean_rad),
         speed_m_s=rest.speed_m_s,
@@ -138,6 +144,10 @@ def describe(rig: Rig, settled: Settled, found: Afloat) -> Moving:
         pieces=_pieces(settled, found, rest.bed_n),
         arrows=arrows(flow),
         bed_slope=found.setup.slope,
+        # A tight line makes up for what the current changes.
+        ghosts=waterlines(settled, settled.pull_n if settled.rod_n else rest.load_n)
+        if found.status == "stands"
+        else (),
     )
 
 

@@ -272,23 +272,27 @@ def hold_curve(rig: Rig, settled: Settled, setup: Setup, there: Afloat) -> tuple
     settled: it at rest in still water.
     setup: the water.
     there: its shape.
-    Each way starts from the shape of the one before; where no steady shape is found there is no point.
+    From how it goes now to either side, each way starting from the shape of the one before: near the bed there may be
+    two shapes for one way of holding back. Where no steady shape is found there is no point.
     """
-    if float(setup.flow.top_m_s) <= 0.0:
+    top_m_s = float(setup.flow.top_m_s)
+    if top_m_s <= 0.0:
         return ()
+    now = there.resting.speed_m_s / top_m_s if rig.conditions.hold is None else rig.conditions.hold
+    ways = sorted({*_HOLDS, *(() if rig.conditions.hold is None else (now,))}, reverse=True)
     points: list[HoldPoint] = []
-    found = there
-    for hold in _HOLDS:
-        top = replace(there.top, speed_m_s=hold * float(setup.flow.top_m_s))
-        try:
-            found = replace(found, resting=equilibrium(there.chain, setup, top, found.resting.state))
-        except OutOfRange:
-            continue
-        row = found.resting.state
-        points.append(
-            HoldPoint(hold=hold, height_m=float(bait_height_m(found, row)), lead_m=float(row.x[-1] - row.x[0]))
-        )
-    return tuple(points)
+    for side in (reversed([h for h in ways if h > now]), [h for h in ways if h <= now]):
+        found = there
+        for hold in side:
+            top = replace(there.top, speed_m_s=hold * top_m_s)
+            try:
+                found = replace(found, resting=equilibrium(there.chain, setup, top, found.resting.state))
+            except OutOfRange:
+                continue
+            row = found.resting.state
+            lead = float(row.x[-1] - row.x[0])
+            points.append(HoldPoint(hold=hold, height_m=float(bait_height_m(found, row)), lead_m=lead))
+    return tuple(sorted(points, key=lambda p: -p.hold))
 
 
 def _sloping(setup: Setup) -> Sequence[tuple[float, float]]:

@@ -13,12 +13,13 @@ from brookwind.core.errors import BrookwindError, OutOfRange, Problem
 from brookwind.core.evaluate import evaluate
 from brookwind.core.frozen import Frozen
 from brookwind.core.moment import Moment
-from brookwind.core.rig.document import Rig
+from brookwind.core.rig.document import BedKind, Rig
+from brookwind.core.water.bed_map import AlongRun, Cell, along_run, bed_map
 from brookwind.core.water.current import Bow, Current, Profile, bows, current, profile_at
 from brookwind.core.water.level import level_m, levels_m, rate_m_h
 from brookwind.core.water.lies import Ground, Spot, spots
 from brookwind.core.water.light import Light, daylight, light
-from brookwind.core.water.section import Cell, Section, bed_map, column_at, even_run, section
+from brookwind.core.water.section import Section, column_at, even_run, section
 from brookwind.core.water.survey import Survey
 from brookwind.core.water.tide import turns
 from brookwind.core.water.waves import Chop, chop
@@ -35,6 +36,8 @@ class Here(Frozen):
     high_m: float
     run_from_m: float
     run_to_m: float
+    bed: BedKind | None
+    """What the bed is like, as the nearest sounding says that says it; for the friction of what lies on it."""
 
 
 class TurnOfTide(Frozen):
@@ -83,6 +86,8 @@ class Picture(Frozen):
     here: Here | None
     spots: tuple[Spot, ...]
     map: tuple[Cell, ...]
+    along: AlongRun | None
+    """The bed under the run; None when only one line was sounded."""
     level: LevelAnswer | None
     level_problem: Problem | None
     timetable: Timetable | None
@@ -129,6 +134,7 @@ def look(ask: Look) -> Picture:
         here=here,
         spots=spots(Ground(bed, survey.soundings, flow.crease), session.species) if bed else (),
         map=bed_map(survey.soundings),
+        along=along_run(survey),
         level=level,
         level_problem=level_problem,
         timetable=plan,
@@ -163,7 +169,19 @@ def _here(bed: Section | None, survey: Survey, surface_m: float) -> Here | None:
         high_m=surface_m - c.low_m,
         run_from_m=inner,
         run_to_m=outer,
+        bed=_bed_kind(survey),
     )
+
+
+_AS_ROUGH_AS: dict[str, BedKind] = {
+    "silt": "silt", "clay": "silt", "weed": "silt", "sand": "sand", "gravel": "gravel", "rock": "rock",
+}  # fmt: skip
+
+
+def _bed_kind(survey: Survey) -> BedKind | None:
+    told = [s for s in survey.soundings if s.bed in _AS_ROUGH_AS]
+    nearest = min(told, key=lambda s: abs(s.distance_m - survey.session.distance_m), default=None)
+    return None if nearest is None else _AS_ROUGH_AS[nearest.bed]
 
 
 def _window(survey: Survey, now: datetime) -> tuple[datetime, datetime]:

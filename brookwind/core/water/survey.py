@@ -32,6 +32,8 @@ class Place(Frozen):
     longitude_deg: float = Field(default=0.0, ge=-180, le=180)
     facing_deg: float = Field(default=0.0, ge=0, le=360)
     """Compass direction straight out from the swim. [degrees]"""
+    flows_to: Literal["left", "right"] = "right"
+    """Which way the current goes, looking out from the swim."""
     time_zone: str = Field(default="UTC", min_length=1, max_length=60)
 
 

@@ -1601,6 +1601,19 @@ export interface components {
             tip_m: number;
         };
         /**
+         * AlongRun
+         * @description The bed under the run of a float, from where it is fished.
+         */
+        AlongRun: {
+            /** Points */
+            points: [
+                number,
+                number
+            ][];
+            /** Slope */
+            slope: number;
+        };
+        /**
          * Answered
          * @description The school that holds for a question here, and why.
          */
@@ -2570,7 +2583,7 @@ export interface components {
              * Reason
              * @enum {string}
              */
-            reason: "hangs" | "touches-bed" | "rests-on-bed" | "in-the-air" | "above-the-float" | "line-in-water" | "tight-line";
+            reason: "hangs" | "touches-bed" | "rests-on-bed" | "in-the-air" | "above-the-float" | "line-in-water" | "tight-line" | "current";
             /** Share */
             share: number;
             /** Why */
@@ -2733,6 +2746,10 @@ export interface components {
              * @enum {string}
              */
             risk: "low" | "some" | "high";
+            /** Run S */
+            run_s: number | null;
+            /** Speed M S */
+            speed_m_s: number;
             /** Steps */
             steps: number;
             /** To Cock S */
@@ -3438,6 +3455,8 @@ export interface components {
          * @description The place fished: depth now with its band, and the stretch over which it serves. [m]
          */
         Here: {
+            /** Bed */
+            bed: ("silt" | "sand" | "gravel" | "rock") | null;
             /** Depth M */
             depth_m: number;
             /** Distance M */
@@ -4370,11 +4389,15 @@ export interface components {
             bed_slope: number;
             /** Carried Kg */
             carried_kg: number;
+            /** Carried N */
+            carried_n: number;
             dominant: components["schemas"]["Doubt"] | null;
             /** Doubts */
             doubts: components["schemas"]["Doubt"][];
             /** Float Lean Rad */
             float_lean_rad: number;
+            /** Ghosts */
+            ghosts: components["schemas"]["Waterline"][];
             height: components["schemas"]["Range"] | null;
             /** Hold N */
             hold_n: number;
@@ -4677,6 +4700,7 @@ export interface components {
          * @description The answer.
          */
         Picture: {
+            along: components["schemas"]["AlongRun"] | null;
             /**
              * At
              * Format: date-time
@@ -4737,6 +4761,12 @@ export interface components {
              * @default 0
              */
             facing_deg: number;
+            /**
+             * Flows To
+             * @default right
+             * @enum {string}
+             */
+            flows_to: "left" | "right";
             /**
              * Latitude Deg
              * @default 54
@@ -6303,6 +6333,7 @@ export interface components {
             /**
              * @default {
              *       "facing_deg": 0,
+             *       "flows_to": "right",
              *       "latitude_deg": 54,
              *       "longitude_deg": 0,
              *       "time_zone": "UTC"

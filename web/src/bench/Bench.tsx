@@ -82,7 +82,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   const [sheet, setSheet] = useState<"rigs" | "new" | "family" | null>(null);
   const [keys, setKeys] = useState(false);
   const [pinned, setPinned] = useState<{ evaluation: Evaluation; rig: Rig } | null>(null);
-  const [falls, setFalls] = useState(false);
+  const [falls, setFalls] = useState<"alone" | "beside" | null>(null);
   const pin = () => evaluation && answer.of && setPinned({ evaluation, rig: answer.of });
   const spoken = useRef<HTMLDivElement>(null);
 
@@ -136,7 +136,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
     if (await bench.edit({ do: "set-stop" })) announce("Stop set.");
   };
 
-  const playFall = () => setFalls((f) => !f);
+  const playFall = (beside = false) => setFalls((f) => (f ? null : beside ? "beside" : "alone"));
 
   useBenchKeys({
     bench,
@@ -147,6 +147,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
     balance,
     setStop,
     playFall,
+    falling: falls !== null,
     setKeys,
     announce,
     units,
@@ -203,7 +204,13 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
           >
             {falls && evaluation && answer.of && !trying ? (
               <Suspense>
-                <FallView rig={answer.of} pinned={pinned?.rig ?? null} onClose={() => setFalls(false)} />
+                <FallView
+                  rig={answer.of}
+                  pinned={pinned?.rig ?? null}
+                  flows={evaluation.moving !== null}
+                  beside={falls === "beside"}
+                  onClose={() => setFalls(null)}
+                />
               </Suspense>
             ) : evaluation && answer.of && !trying ? (
               <Scene
@@ -214,7 +221,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
                 onSelect={setSelected}
                 slide={bench.slide}
                 units={units}
-                onFall={playFall}
+                onFall={() => playFall()}
               />
             ) : trying ? null : (
               <Flex position="absolute" inset="0" align="center" justify="center" p="6" textAlign="center">

@@ -18,9 +18,13 @@ export function Verdict({
   const { units } = useSettings();
   const { status, tip_m, lean_rad } = inFlow(evaluation).afloat;
   const flows = evaluation.moving !== null;
+  // A float that stands in still water and is pulled aside is not one that lies for want of load.
+  const leans = flows && evaluation.afloat.status === "stands" && Math.abs(lean_rad) < 1.2;
   const text = {
     stands: `Stands, about ${write(tip_m, "tip", units)} of tip`,
-    lies: `Lies over at ${write((Math.abs(lean_rad) * 180) / Math.PI, "angle", units)}: ${flows ? "the current leans it" : "too little load"}`,
+    lies: leans
+      ? `Leans ${write((Math.abs(lean_rad) * 180) / Math.PI, "angle", units)} in the current`
+      : `Lies over at ${write((Math.abs(lean_rad) * 180) / Math.PI, "angle", units)}: ${flows ? "the current leans it" : "too little load"}`,
     sinks: `Pulled under: ${flows ? "by the current" : "too much load"}`,
   }[status];
   const Icon = refused || status !== "stands" ? TriangleAlert : waiting ? Loader : Check;

@@ -9,7 +9,8 @@ export const KEYS: [string, string][] = [
   ["L", "fix the piece where it is, or release it"],
   ["S", "set the stop"],
   ["F", "play the fall, or leave it"],
-  ["C", "in the fall: compare with the pinned rig"],
+  ["C", "the fall beside the pinned rig"],
+  ["Space", "in the fall: play, pause"],
   ["Ctrl Z", "undo; Ctrl Shift Z redoes"],
   ["?", "this list"],
 ];
@@ -19,7 +20,7 @@ export type Command =
   | { do: "piece"; step: 1 | -1 }
   | { do: "nudge"; metres: number }
   | { do: "resize"; step: 1 | -1 }
-  | { do: "remove" | "fix" | "balance" | "stop" | "fall" | "undo" | "redo" | "help" };
+  | { do: "remove" | "fix" | "balance" | "stop" | "fall" | "beside" | "undo" | "redo" | "help" };
 
 type KeyLike = { key: string; ctrlKey: boolean; metaKey: boolean; shiftKey: boolean; altKey: boolean };
 
@@ -57,6 +58,8 @@ export function commandOf(e: KeyLike): Command | null {
       return { do: "stop" };
     case "f":
       return { do: "fall" };
+    case "c":
+      return { do: "beside" };
     case "?":
       return { do: "help" };
     default:

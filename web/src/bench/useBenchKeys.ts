@@ -14,7 +14,9 @@ type Props = {
   setStation: (id: StationId) => void;
   balance: () => void;
   setStop: () => void;
-  playFall: () => void;
+  playFall: (beside?: boolean) => void;
+  /** The fall is on the screen and has keys of its own. */
+  falling: boolean;
   setKeys: (open: boolean) => void;
   announce: (text: string) => void;
   units: Units;
@@ -92,6 +94,10 @@ function run(command: Command, p: Props): boolean {
       return true;
     case "fall":
       p.playFall();
+      return true;
+    case "beside":
+      if (p.falling) return false;
+      p.playFall(true);
       return true;
     case "undo":
       p.bench.undo();

@@ -2,10 +2,11 @@ import { FOOT_M, type Units } from "../units/quantity";
 import { colour } from "./colour";
 import { rulerStep, toPx, type View } from "./scale";
 
-type Props = { width: number; height: number; view: View; depthM: number; units: Units };
+/** `bare`: without stones, where the bed goes by. */
+type Props = { width: number; height: number; view: View; depthM: number; units: Units; bare?: boolean };
 
 /** Air, water, bed, and the ruler of depths in the person's unit. */
-export function Backdrop({ width, height, view, depthM, units }: Props) {
+export function Backdrop({ width, height, view, depthM, units, bare }: Props) {
   const surface = toPx(view, 0);
   const bed = toPx(view, depthM);
   return (
@@ -21,7 +22,7 @@ export function Backdrop({ width, height, view, depthM, units }: Props) {
       <line x1="0" x2={width} y1={surface} y2={surface} stroke={colour("card")} strokeWidth="2" />
       <Ruler view={view} depthM={depthM} units={units} />
       <path d={bedOutline(width, height, bed)} fill={colour("bed")} />
-      <g fill={colour("bedmark")}>{stones(width, height, bed)}</g>
+      {!bare && <g fill={colour("bedmark")}>{stones(width, height, bed)}</g>}
     </g>
   );
 }

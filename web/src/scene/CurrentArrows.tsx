@@ -36,15 +36,23 @@ export function Lead({ moving, from, hook, bed, units }: LeadProps) {
   if (metres < 0.01) return null;
   const y = bed + 18;
   const says = `${write(metres, "line", units)} ${moving.lead_m > 0 ? "ahead of" : "behind"} the float`;
+  // Beside a bait that swings ahead there are the buttons: the words go to the other side where there is room.
+  const before = hook.x > from && from > says.length * 7.2 + 40;
   return (
     <g data-testid="lead">
       <path
         d={`M${from} ${y - 5} v10 M${from} ${y} H${hook.x} M${hook.x} ${y - 5} v10`}
-        stroke={colour("card")}
+        stroke={colour("ondeep")}
         strokeWidth="1.6"
         fill="none"
       />
-      <text x={Math.max(from, hook.x) + 8} y={y + 5} fill={colour("card")} style={{ fontSize: 13, fontWeight: 600 }}>
+      <text
+        x={before ? from - 8 : Math.max(from, hook.x) + 8}
+        y={y + 5}
+        textAnchor={before ? "end" : "start"}
+        fill={colour("ondeep")}
+        style={{ fontSize: 13, fontWeight: 600 }}
+      >
         {says}
       </text>
     </g>

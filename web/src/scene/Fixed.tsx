@@ -120,8 +120,26 @@ function Bracket(props: { rig: Rig; evaluation: Evaluation; x: number; hookY: nu
       : fromSurface
         ? `${write(metres, "line", units)} down`
         : `${write(metres, "line", units)} off bed`;
+  // In a current the height is known only within a range.
+  const range = !fromSurface && !onBed && long ? evaluation.moving?.height : null;
+  const spread = range ? `between ${write(range.low_m, "line", units)} and ${write(range.high_m, "line", units)}` : "";
+  const wide = Math.max(text.length * 7.3, spread.length * 6.6) + 6;
+  // A bait that trails has the words on the other side of the bracket.
+  const trails = long && !onBed && (evaluation.moving?.lead_m ?? 0) < 0;
+  const left = trails ? x + 12 : x - 14 - wide;
   return (
     <g>
+      {range && (
+        <line
+          x1={x}
+          x2={x}
+          y1={toPx(view, rig.water.depth_m - range.low_m)}
+          y2={toPx(view, rig.water.depth_m - range.high_m)}
+          stroke={colour("ondeep")}
+          strokeWidth="7"
+          opacity="0.45"
+        />
+      )}
       <path
         d={`M${x - 4} ${end} h8 M${x} ${end} V${hookY} M${x - 4} ${hookY} h8`}
         stroke={colour("ondeep")}
@@ -130,23 +148,22 @@ function Bracket(props: { rig: Rig; evaluation: Evaluation; x: number; hookY: nu
       />
       <g>
         <rect
-          x={x - 14 - text.length * 7.3}
+          x={left}
           y={middle - 11}
-          width={text.length * 7.3 + 6}
-          height="22"
+          width={wide + 6}
+          height={spread ? 40 : 22}
           rx="7"
           fill={colour("card")}
           opacity="0.92"
         />
-        <text
-          x={x - 11}
-          y={middle + 4.5}
-          style={{ fontSize: 13, fontWeight: 600 }}
-          textAnchor="end"
-          fill={colour("ink")}
-        >
+        <text x={left + 6} y={middle + 4.5} style={{ fontSize: 13, fontWeight: 600 }} fill={colour("ink")}>
           {text}
         </text>
+        {spread && (
+          <text x={left + 6} y={middle + 21} style={{ fontSize: 12.5 }} fill={colour("soft")}>
+            {spread}
+          </text>
+        )}
       </g>
     </g>
   );

@@ -36,8 +36,8 @@ export function RoundGlass({ float, wantedM, cx, cy, r, units }: Props) {
               paintM={float.paint_m}
               baseM={float.base_m}
               leanRad={float.lean_rad}
-              // A float that lies is shown whole, its middle under the glass.
-              x={cx + (lies ? 0.5 * Math.sin(float.lean_rad) * float.length_m * scale : 0.02 * r)}
+              // A float that lies is shown whole, its middle under the glass; one that leans, its waterline.
+              x={cx + Math.sin(float.lean_rad) * (lies ? 0.5 * float.length_m : float.immersion_m) * scale}
               surfaceY={waterlineY}
               pxPerM={scale}
               acrossPxPerM={lies ? scale : Math.max(scale * 0.6, 3 / (float.outline.at(-1)?.[1] || 0.001))}

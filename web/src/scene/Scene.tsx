@@ -58,6 +58,7 @@ export function Scene(props: Props) {
     moving && !onRule
       ? flowCourse(moving, view, x, [x - 110, width - x - (narrow ? 40 : 210)])
       : course(evaluation.path, view, x, x + 44);
+  const rightmost = moving ? Math.max(...line.map((p) => p.x)) : 0;
   const drag = useDrag(props.slide, view, props.onSelect);
   const surface = toPx(view, 0);
   const glass = Math.min(92, width * 0.17, height * 0.17);
@@ -102,8 +103,8 @@ export function Scene(props: Props) {
           rig={rig}
           selected={props.selected}
           units={units}
-          bounds={[labelsFrom, height - 16]}
-          labelX={Math.min(x + 70, width - 150)}
+          bounds={[labelsFrom, moving && !onRule ? Math.min(toPx(view, rig.water.depth_m), height - 16) : height - 16]}
+          labelX={Math.min(Math.max(x + 70, (onRule ? 0 : rightmost) + 26), width - 150)}
           onSelect={props.onSelect}
           {...drag}
         />

@@ -22,6 +22,7 @@ export function inFlow(evaluation: Evaluation): Evaluation {
       lean_rad: m.float_lean_rad * Math.sign(m.line_lean_rad || 1),
       base_m: m.base_m,
       carried_kg: m.carried_kg,
+      ghosts: m.ghosts,
       tip_range: null,
     },
   };

@@ -25,7 +25,11 @@ const recipe = defineRecipe({
       quiet: { bg: "transparent", color: "ink", _hover: { bg: "well" } },
       bar: { bg: "transparent", color: "onbar", _hover: { bg: "whiteAlpha.200" } },
     },
-    size: { sm: { minH: "8", px: "3", fontSize: "sm" }, md: { fontSize: "sm" }, icon: { px: "0", w: "10" } },
+    size: {
+      sm: { minH: "8", px: "3", fontSize: "sm" },
+      md: { fontSize: "sm" },
+      icon: { px: "0", w: { base: "9", md: "10" } },
+    },
   },
   defaultVariants: { variant: "outline", size: "md" },
 });

@@ -27,7 +27,7 @@ export function Header({ children, keysOpen = false, onKeys }: Props) {
       bg="bar"
       color="onbar"
       minH="13"
-      px={{ base: "3", md: "6" }}
+      px={{ base: "2", md: "6" }}
       py="1.5"
       gap={{ base: "1", md: "3" }}
       align="center"
@@ -36,7 +36,7 @@ export function Header({ children, keysOpen = false, onKeys }: Props) {
       <Heading as="p" hideBelow="sm" fontFamily="heading" fontSize="xl" fontWeight="bold" letterSpacing="-0.01em">
         Brookwind
       </Heading>
-      <Box as="nav" aria-label="Screens" ms={{ base: "1", md: "5" }}>
+      <Box as="nav" aria-label="Screens" ms={{ base: "1", md: "5" }} fontSize={{ base: "sm", md: "md" }}>
         {SCREENS.map(([to, name, paths]) => {
           const here = paths.some((p) => pathname === p || (p !== "/" && pathname.startsWith(p)));
           return (
@@ -46,7 +46,7 @@ export function Header({ children, keysOpen = false, onKeys }: Props) {
                 borderBottomWidth="3px"
                 borderColor={here ? "tip" : "transparent"}
                 pb="1"
-                me={{ base: "3", md: "5" }}
+                me={{ base: "2", md: "5" }}
                 fontWeight={here ? "semibold" : "normal"}
               >
                 {name}

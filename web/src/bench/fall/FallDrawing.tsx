@@ -6,29 +6,39 @@ import { toPx } from "../../scene/scale";
 import type { Units } from "../../units/quantity";
 import { write } from "../../units/quantity";
 import { between, extent, feedAt, points } from "./frames";
+import { groundMarks, groundPx, lookAt } from "./ground";
 
 export type Drawing = { show: (seconds: number) => void };
 
 type Props = { falls: Fall[]; rig: Rig; width: number; height: number; units: Units };
 
 const PIECE_PX: Record<string, number> = { shot: 3.4, weight: 6, swivel: 3, hook: 3.6, bait: 5, bead: 2.4 };
+/** The ruler along the bed goes on so far beyond what is drawn. [m] */
+const BEYOND_M = 4;
+/** Room for the bed, its ruler and the drift. */
+const BED_PX = 44;
 
 /** Rigs at one moment. A moment is drawn by moving what is there, so that it keeps up with the screen. */
 export const FallDrawing = forwardRef<Drawing, Props>(function FallDrawing({ falls, rig, width, height, units }, ref) {
   const drawn = useRef<SVGGElement>(null);
+  const ground = useRef<SVGGElement>(null);
   const { left, right, deep } = extent(falls);
   const bottom = Math.max(rig.water.depth_m, deep);
-  const view = { topM: -0.12 * bottom, pxPerM: height / (1.24 * bottom) };
-  // Sideways it is to the same scale where there is room.
-  const across = Math.min(view.pxPerM, (width - 130) / (right - left));
+  const view = { topM: -0.14 * bottom, pxPerM: Math.max(1, height - BED_PX) / (1.14 * bottom) };
+  const look = lookAt({ left, right }, view.pxPerM, width);
   const surface = toPx(view, 0);
-  const px = (x: number) => 90 + (x - left) * across;
+  const px = (x: number) => x * look.pxPerM;
   const place = (element: Element | undefined, at: [number, number] | null) => {
     element?.setAttribute("visibility", at ? "visible" : "hidden");
     if (at) element?.setAttribute("transform", `translate(${px(at[0]).toFixed(1)} ${toPx(view, at[1]).toFixed(1)})`);
   };
   useImperativeHandle(ref, () => ({
     show: (seconds) => {
+      const own = falls[0] ? between(falls[0].frames, seconds) : null;
+      const at = own ? own[0].float_x_m + (own[1].float_x_m - own[0].float_x_m) * own[2] : 0;
+      const shift = `translate(${groundPx(look, at).toFixed(1)} 0)`;
+      ground.current?.setAttribute("transform", shift);
+      drawn.current?.setAttribute("transform", shift);
       falls.forEach((fall, i) => {
         const group = drawn.current?.children[i];
         if (!group) return;
@@ -48,19 +58,19 @@ export const FallDrawing = forwardRef<Drawing, Props>(function FallDrawing({ fal
     },
   }));
   const kinds = new Map(rig.components.map((c) => [c.id, c.kind as string]));
-  const drift = falls[0]?.drift_m ?? 0;
   const bed = toPx(view, rig.water.depth_m);
   return (
     <svg width={width} height={height} role="img" aria-label="The rig falling through the water">
-      <Backdrop width={width} height={height} view={view} depthM={rig.water.depth_m} units={units} />
-      {Math.abs(drift) > 0.05 && (
-        <g stroke={colour("card")} strokeWidth="1.6" fill={colour("card")}>
-          <path d={`M${px(0)} ${bed + 9} v10 M${px(0)} ${bed + 14} H${px(drift)} m0 -5 v10`} fill="none" />
-          <text x={px(Math.max(0, drift)) + 8} y={bed + 19} stroke="none" style={{ fontSize: 13, fontWeight: 600 }}>
-            {write(Math.abs(drift), "distance", units)} of drift
-          </text>
-        </g>
-      )}
+      <Backdrop width={width} height={height} view={view} depthM={rig.water.depth_m} units={units} bare />
+      <g ref={ground}>
+        <Ground
+          falls={falls}
+          marks={groundMarks(left - BEYOND_M, right + BEYOND_M, look.pxPerM, units)}
+          px={px}
+          y={bed}
+          units={units}
+        />
+      </g>
       <g ref={drawn}>
         {falls.map((fall, i) => {
           const ghost = i > 0;
@@ -107,3 +117,41 @@ export const FallDrawing = forwardRef<Drawing, Props>(function FallDrawing({ fal
     </svg>
   );
 });
+
+type GroundProps = {
+  falls: Fall[];
+  marks: { m: number; text: string }[];
+  px: (m: number) => number;
+  y: number;
+  units: Units;
+};
+
+/** The bed goes by: a ruler along it from where the float landed, and how far it drifts until the bait is at depth. */
+function Ground({ falls, marks, px, y, units }: GroundProps) {
+  const own = falls[0];
+  return (
+    <g fill={colour("ondeep")} stroke="none" style={{ fontSize: 13, fontWeight: 600 }}>
+      {marks.map(({ m, text }) => (
+        <g key={m}>
+          <path d={`M${px(m)} ${y + 2} v8`} stroke={colour("ondeep")} strokeWidth="1.4" />
+          <text x={px(m) + 4} y={y + 17}>
+            {text}
+          </text>
+        </g>
+      ))}
+      {own?.to_depth_s != null && Math.abs(own.drift_m) > 0.05 && (
+        <g>
+          <path
+            d={`M${px(0)} ${y + 22} v10 M${px(0)} ${y + 27} H${px(own.drift_m)} m0 -5 v10`}
+            stroke={colour("ondeep")}
+            strokeWidth="1.6"
+            fill="none"
+          />
+          <text x={px(Math.max(0, own.drift_m)) + 8} y={y + 32}>
+            {write(Math.abs(own.drift_m), "distance", units)} of drift
+          </text>
+        </g>
+      )}
+    </g>
+  );
+}

@@ -2,39 +2,56 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { Pause, Play, X } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import { api, type Fall, type FallWish, type Rig } from "../../api/client";
+import { api, type Fall, type Rig } from "../../api/client";
 import { Button } from "../../shell/Button";
-import { Choice } from "../../shell/Choice";
 import { useSize } from "../../shell/useSize";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { type Drawing, FallDrawing } from "./FallDrawing";
 import { endOf } from "./frames";
+import { RunStrip } from "./RunStrip";
+import { type Throw, Thrown, USUAL, wishOf } from "./Thrown";
 import { useFall } from "./useFall";
 
-type Props = { rig: Rig; pinned: Rig | null; onClose: () => void };
+type Props = {
+  rig: Rig;
+  pinned: Rig | null;
+  /** The water moves: there is a run. */
+  flows: boolean;
+  /** Begin beside the pinned rig. */
+  beside: boolean;
+  onClose: () => void;
+};
 
-const LANDINGS = { stretched: "stretched out, feathered", pile: "in a pile", drop: "let down beside a boat" } as const;
+const THROW_KEY = "brookwind.throw";
 const stillPlease = () => window.matchMedia("(prefers-reduced-motion: reduce)").matches;
 
+const lastThrow = (): Throw => {
+  try {
+    return { ...USUAL, ...(JSON.parse(sessionStorage.getItem(THROW_KEY) ?? "{}") as Partial<Throw>) };
+  } catch {
+    return USUAL;
+  }
+};
+
 /** The fall of the rig: played, scrubbed, beside the pinned rig and beside feed, all by the same clock. */
-export default function FallView({ rig, pinned, onClose }: Props) {
+export default function FallView({ rig, pinned, flows, beside, onClose }: Props) {
   const { units } = useSettings();
-  const [landing, setLanding] = useState<FallWish["landing"]>("stretched");
-  const [feed, setFeed] = useState("");
-  const [compare, setCompare] = useState(false);
+  const [thrown, setThrown] = useState(lastThrow);
+  const [compare, setCompare] = useState(beside && pinned !== null);
   const [playing, setPlaying] = useState(false);
   const [box, size] = useSize({ width: 640, height: 420 });
   const feeds = useQuery({ queryKey: ["feeds"], queryFn: api.feeds, staleTime: Number.POSITIVE_INFINITY });
-  const wish = { landing, feed: feed ? [feed] : [] };
+  const wish = wishOf(thrown, flows);
   const own = useFall(rig, wish);
-  const other = useFall(compare ? pinned : null, { landing });
+  const other = useFall(compare ? pinned : null, { ...wish, feed: [] });
   const falls = [own.fall, compare ? other.fall : null].filter((f): f is Fall => f !== null);
   const end = endOf(falls);
   const time = useRef(0);
   const scrub = useRef<HTMLInputElement>(null);
   const clock = useRef<HTMLParagraphElement>(null);
   const drawing = useRef<Drawing>(null);
+  useEffect(() => sessionStorage.setItem(THROW_KEY, JSON.stringify(thrown)), [thrown]);
 
   const show = (seconds: number) => {
     time.current = seconds;
@@ -47,7 +64,7 @@ export default function FallView({ rig, pinned, onClose }: Props) {
     if (!own.fall) return;
     if (stillPlease()) {
       setPlaying(false);
-      show(endOf([own.fall]));
+      show(own.fall.to_depth_s ?? endOf([own.fall]));
     } else {
       show(0);
       setPlaying(true);
@@ -70,8 +87,15 @@ export default function FallView({ rig, pinned, onClose }: Props) {
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       if (e.key === "Escape") onClose();
-      if (e.target instanceof HTMLElement && e.target.closest("select, input:not([type=range]), textarea")) return;
-      if (e.key.toLowerCase() === "c" && !e.ctrlKey && !e.metaKey && pinned) setCompare((c) => !c);
+      const at = e.target instanceof HTMLElement ? e.target : null;
+      if (at?.closest("select, input:not([type=range]), textarea") || e.ctrlKey || e.metaKey || e.altKey) return;
+      if (e.key.toLowerCase() === "c" && pinned) setCompare((c) => !c);
+      // The bench's own keys rest while the scrubber has focus.
+      if (e.key.toLowerCase() === "f" && at?.closest("input")) onClose();
+      if (e.key === " " && !at?.closest("button, summary")) {
+        e.preventDefault();
+        setPlaying((p) => !p);
+      }
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
@@ -86,13 +110,19 @@ export default function FallView({ rig, pinned, onClose }: Props) {
       as="section"
       aria-label="Fall and run"
       direction="column"
-      position="absolute"
+      position={{ base: "static", lg: "absolute" }}
       inset="0"
       bg="card"
       borderRadius="l3"
       overflow="hidden"
     >
-      <Box ref={box} position="relative" flex="1" minH="220px">
+      <Box
+        ref={box}
+        position="relative"
+        flex={{ base: "none", lg: "1" }}
+        h={{ base: "320px", lg: "auto" }}
+        minH="200px"
+      >
         {own.fall && (
           <FallDrawing ref={drawing} falls={falls} rig={rig} width={size.width} height={size.height} units={units} />
         )}
@@ -108,47 +138,42 @@ export default function FallView({ rig, pinned, onClose }: Props) {
             <Text>{own.problem ?? `Letting it fall: ${Math.round(own.progress * 100)} %`}</Text>
           </Flex>
         )}
+        {own.fall && (own.progress < 1 || (compare && !other.fall)) && (
+          <Text position="absolute" top="2" right="3" fontSize="sm" role="status">
+            {own.progress < 1
+              ? `Letting it fall: ${Math.round(own.progress * 100)} %`
+              : (other.problem ?? `The pinned rig: ${Math.round(other.progress * 100)} %`)}
+          </Text>
+        )}
       </Box>
-      <Box p="3" borderTopWidth="1px" borderColor="rule">
+      <Box p="3" borderTopWidth="1px" borderColor="rule" maxH={{ lg: "62%" }} overflowY={{ lg: "auto" }}>
         {own.fall && <Says fall={own.fall} other={compare ? other.fall : null} />}
-        <Flex gap="3" align="center" my="2">
-          <Button size="sm" variant="solid" onClick={toggle} disabled={end === 0}>
+        <Flex gap="3" align="flex-start" my="2" wrap="wrap">
+          <Button size="sm" variant="solid" onClick={toggle} disabled={end === 0} title="Play or pause (space)">
             {playing ? <Pause aria-hidden="true" /> : <Play aria-hidden="true" />} {playing ? "Pause" : "Play"}
           </Button>
-          <input
-            ref={scrub}
-            type="range"
-            aria-label="Moment of the fall, seconds"
-            min="0"
-            max={end || 1}
-            step="0.05"
-            defaultValue="0"
-            style={{ flex: 1, minHeight: 32, accentColor: "var(--chakra-colors-reed)" }}
-            onInput={(e) => {
-              setPlaying(false);
-              show(Number(e.currentTarget.value));
-            }}
-          />
-          <Text as="span" ref={clock} fontWeight="bold" minW="14" textAlign="end" data-testid="clock">
+          <Text as="span" ref={clock} fontWeight="bold" minW="12" lineHeight="32px" data-testid="clock">
             0.0 s
           </Text>
+          <Box flex="1" minW="180px">
+            <input
+              ref={scrub}
+              type="range"
+              aria-label="Moment of the fall, seconds"
+              min="0"
+              max={end || 1}
+              step="0.05"
+              defaultValue="0"
+              style={{ width: "100%", minHeight: 32, accentColor: "var(--chakra-colors-reed)" }}
+              onInput={(e) => {
+                setPlaying(false);
+                show(Number(e.currentTarget.value));
+              }}
+            />
+            {own.fall && <RunStrip fall={own.fall} end={end} units={units} />}
+          </Box>
         </Flex>
-        <Flex gap="3" align="end" wrap="wrap">
-          <Choice label="It lands" value={landing} onChange={(v) => setLanding(v as FallWish["landing"])}>
-            {Object.entries(LANDINGS).map(([id, name]) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </Choice>
-          <Choice label="Feed beside it" value={feed} onChange={setFeed}>
-            <option value="">none</option>
-            {feeds.data?.map((f) => (
-              <option key={f.id} value={f.id}>
-                {f.name}
-              </option>
-            ))}
-          </Choice>
+        <Flex gap="2" wrap="wrap" mb="2.5">
           <Button
             size="sm"
             aria-pressed={compare}
@@ -162,6 +187,18 @@ export default function FallView({ rig, pinned, onClose }: Props) {
             <X aria-hidden="true" /> Back to the rig
           </Button>
         </Flex>
+        <details className="bw-why">
+          <summary>How it is thrown, and feed beside it</summary>
+          <Box mt="2">
+            <Thrown
+              value={thrown}
+              onChange={setThrown}
+              slides={rig.components.some((c) => c.kind === "float" && c.position_m == null)}
+              flows={flows}
+              feeds={feeds.data ?? []}
+            />
+          </Box>
+        </details>
       </Box>
     </Flex>
   );
@@ -169,24 +206,35 @@ export default function FallView({ rig, pinned, onClose }: Props) {
 
 const RISK = { low: "little risk of a tangle", some: "it may tangle", high: "likely to tangle" } as const;
 
-/** What the fall comes to, in one line. */
+/** What the fall comes to, in two lines. */
 function Says({ fall, other }: { fall: Fall; other: Fall | null }) {
   const { units } = useSettings();
   const at = (s: number | null | undefined) => (s == null ? "not in the time given" : write(s, "time", units));
+  const drift = Math.abs(fall.drift_m);
+  const facts = [
+    fall.to_stop_s != null && `stop reached ${at(fall.to_stop_s)}`,
+    `stands ${at(fall.to_cock_s)}`,
+    fall.last_metre_m_s != null && `falls the last metre at ${write(fall.last_metre_m_s, "speed", units)}`,
+    RISK[fall.risk],
+    ...fall.feed.map(
+      (f) =>
+        f.ahead_s != null &&
+        `${f.name} ${write(Math.abs(f.ahead_s), "time", units)} ${f.ahead_s > 0 ? "before" : "after"} the bait`,
+    ),
+  ].filter(Boolean);
   return (
     <Box role="status" data-testid="fall-says">
       <Text fontFamily="heading" fontSize="xl" fontWeight="bold" lineHeight="1.2">
         {fall.to_depth_s == null ? "The bait does not come to depth" : `Fishing after ${at(fall.to_depth_s)}`}
         {other && ` · pinned ${at(other.to_depth_s)}`}
       </Text>
+      {drift > 0.05 && fall.to_depth_s != null && (
+        <Text>
+          Cast {write(drift, "distance", units)} {fall.drift_m > 0 ? "upstream" : "beyond"} of where they lie.
+        </Text>
+      )}
       <Text fontSize="sm" color="soft">
-        {fall.to_stop_s != null && `Stop reached ${at(fall.to_stop_s)} · `}
-        stands {at(fall.to_cock_s)} · float goes {write(Math.abs(fall.drift_m), "distance", units)} · {RISK[fall.risk]}
-        {fall.feed.map(
-          (f) =>
-            f.ahead_s != null &&
-            ` · ${f.name} ${write(Math.abs(f.ahead_s), "time", units)} ${f.ahead_s > 0 ? "before" : "after"} the bait`,
-        )}
+        {facts.join(" · ")}
       </Text>
     </Box>
   );

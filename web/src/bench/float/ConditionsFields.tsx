@@ -1,11 +1,9 @@
 import { Box, Grid, Stack, Text } from "@chakra-ui/react";
-import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
-import { api, type Conditions } from "../../api/client";
-import { Button } from "../../shell/Button";
+import type { Conditions } from "../../api/client";
 import { QuantityField } from "../../shell/QuantityField";
 import type { Quantity } from "../../units/quantity";
 import { problemAt, type StationProps } from "../stations/Panel";
+import { FromSwim } from "./FromSwim";
 
 type Props = {
   bench: StationProps["bench"];
@@ -86,6 +84,7 @@ export function ConditionsFields({ bench, answer, pullN }: Props) {
         <Text className="bw-label">What I put up with</Text>
         <Grid templateColumns="1fr 1fr" gap="3" alignItems="end">
           {field("Lean of the line", "limits.lean_deg", limits.lean_deg, "angle", (v) => limit({ lean_deg: v }))}
+          {field("Lift of the bait", "limits.lift_m", limits.lift_m, "line", (v) => limit({ lift_m: v }))}
           {field("Run lost sinking", "limits.run_lost_m", limits.run_lost_m, "distance", (v) =>
             limit({ run_lost_m: v }),
           )}
@@ -96,36 +95,5 @@ export function ConditionsFields({ bench, answer, pullN }: Props) {
         </Grid>
       </Box>
     </Stack>
-  );
-}
-
-/** Distance, current and wind as they are kept for the swim. */
-function FromSwim({ swimId, onTake }: { swimId: string; onTake: (part: Partial<Conditions>) => void }) {
-  const [taken, setTaken] = useState("");
-  const survey = useQuery({ queryKey: ["survey-of", swimId], queryFn: () => api.survey(swimId), staleTime: 0 });
-  const fields = survey.data?.fields;
-  if (!fields) return null;
-  const take = async () => {
-    const picture = await api.look({ survey: fields, at: new Date().toISOString(), rig: null, rod_m: 4 });
-    onTake({
-      distance_m: fields.session.distance_m,
-      current_m_s: picture.profile?.surface_ms ?? 0,
-      // Only drifts timed below the surface say how it slows towards the bed.
-      exponent: picture.profile?.measured ? picture.profile.exponent : null,
-      speeds: [],
-      wind_m_s: fields.wind.speed_ms,
-      fetch_m: fields.wind.fetch_m,
-    });
-    setTaken("Distance, current and wind are those kept for the swim.");
-  };
-  return (
-    <Box>
-      <Button w="100%" onClick={() => void take()}>
-        Take them from the swim
-      </Button>
-      <Text fontSize="sm" color="soft" role="status">
-        {taken}
-      </Text>
-    </Box>
   );
 }

@@ -87,6 +87,8 @@ export function WhereItIs({ evaluation, stop }: { evaluation: Evaluation; stop: 
           m.height ? ["It may be", `${length(m.height.low_m)} to ${length(m.height.high_m)}`] : null,
           m.lead ? [m.lead_m >= 0 ? "Ahead of the float" : "Behind the float", length(Math.abs(m.lead_m))] : null,
           ["Float goes", `${write(m.speed_m_s, "speed", units)} of ${write(m.surface_m_s, "speed", units)}`],
+          ["Water past the bait", write(Math.abs(m.bait_past_m_s), "speed", units)],
+          ["Line leans at the float", write((Math.abs(m.line_lean_rad) * 180) / Math.PI, "angle", units)],
           m.hold_n > 1e-4 ? ["You hold it with", write(m.hold_n, "force", units)] : null,
           m.bed_kg > 0 ? ["The bed carries", write(m.bed_kg, "load", units)] : null,
         ]}

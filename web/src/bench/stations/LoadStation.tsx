@@ -3,6 +3,7 @@ import { Scale } from "lucide-react";
 import { useState } from "react";
 import type { Evaluation, ShotStock } from "../../api/client";
 import { patternsOf } from "../../method/patterns";
+import { inFlow } from "../../scene/flow";
 import { Button } from "../../shell/Button";
 import { Choice } from "../../shell/Choice";
 import { type Units, write } from "../../units/quantity";
@@ -150,7 +151,8 @@ function TrayCell({ shot, onRig, onPinch }: { shot: ShotStock; onRig: number; on
 
 /** What the float carries against the gate for the wanted tip. */
 function Gate({ evaluation, units }: { evaluation: Evaluation; units: Units }) {
-  const { carried_kg, wanted_kg, gate_kg, sinking_kg } = evaluation.afloat;
+  const { wanted_kg, gate_kg, sinking_kg } = evaluation.afloat;
+  const { carried_kg } = inFlow(evaluation).afloat;
   const full = Math.max(sinking_kg, carried_kg, 1e-9);
   const share = (kg: number) => `${(100 * Math.max(0, Math.min(1, kg / full))).toFixed(2)}%`;
   const lower = gate_kg ? Math.min(...gate_kg) : 0;
@@ -160,9 +162,9 @@ function Gate({ evaluation, units }: { evaluation: Evaluation; units: Units }) {
     <Box>
       <Flex justify="space-between" align="baseline" gap="2">
         <Text color="soft" fontSize="sm">
-          Carried, as lead
+          {evaluation.moving ? "In the current" : "Carried"}, as lead
         </Text>
-        <Text fontWeight="bold" fontSize="lg">
+        <Text fontWeight="bold" fontSize="lg" whiteSpace="nowrap">
           {write(carried_kg, "load", units)} of {wanted_kg === null ? "none" : write(wanted_kg, "load", units)}
         </Text>
       </Flex>

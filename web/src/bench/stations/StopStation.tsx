@@ -4,6 +4,7 @@ import { type StopAnswer, sentenceOf } from "../../api/client";
 import { Button } from "../../shell/Button";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
+import { CurrentFields } from "./CurrentFields";
 import { Facts } from "./Facts";
 import { HoldBack, useMovingStop, WhereItIs } from "./InCurrent";
 import type { StationProps } from "./Panel";
@@ -23,12 +24,19 @@ export function StopStation({ bench, answer, onSetStop }: StationProps) {
   const problem = answer.evaluation?.stop_problem;
   const length = (m: number) => write(m, "line", units);
   const flows = answer.evaluation?.moving != null;
-  const current = useMovingStop(answer.of, flows).data;
+  const asked = useMovingStop(answer.of, flows);
+  const current = asked.data;
   if (flows && answer.evaluation) {
     return (
       <Stack gap="5">
-        <SettingInCurrent answer={current ?? null} bench={bench} onSetStop={onSetStop} />
+        <SettingInCurrent
+          answer={current ?? null}
+          failed={asked.error instanceof Error ? asked.error.message : null}
+          bench={bench}
+          onSetStop={onSetStop}
+        />
         <HoldBack bench={bench} stop={current?.stop ?? null} />
+        <Current bench={bench} answer={answer} />
         <WhereItIs evaluation={answer.evaluation} stop={current?.stop ?? null} />
       </Stack>
     );
@@ -73,16 +81,34 @@ export function StopStation({ bench, answer, onSetStop }: StationProps) {
         draft below the surface; an in-line float's stop rests on what stands out above it. Still water, line straight.
       </Why>
       {answer.evaluation && <WhereItIs evaluation={answer.evaluation} stop={null} />}
+      <Current bench={bench} answer={answer} />
     </Stack>
   );
 }
 
-type InCurrentProps = Pick<StationProps, "bench" | "onSetStop"> & { answer: StopAnswer | null };
+/** The current, to be known better or entered at all. */
+function Current({ bench, answer }: Pick<StationProps, "bench" | "answer">) {
+  return (
+    <details className="bw-why">
+      <summary>The current</summary>
+      <Box mt="2">
+        <CurrentFields bench={bench} answer={answer} />
+      </Box>
+    </details>
+  );
+}
+
+type InCurrentProps = Pick<StationProps, "bench" | "onSetStop"> & {
+  answer: StopAnswer | null;
+  /** What went wrong with the asking itself. */
+  failed: string | null;
+};
 
 /** The setting that puts the bait right in the current, large, and how it is made up. */
-function SettingInCurrent({ answer, bench, onSetStop }: InCurrentProps) {
+function SettingInCurrent({ answer, failed, bench, onSetStop }: InCurrentProps) {
   const { units } = useSettings();
   const length = (m: number) => write(m, "line", units);
+  if (failed) return <Text role="alert">{failed}</Text>;
   if (!answer) return <Text aria-live="polite">Reckoning the line in the current.</Text>;
   const { stop, problem } = answer;
   if (!stop) return <Text role="alert">{problem ? sentenceOf(problem) : ""}</Text>;

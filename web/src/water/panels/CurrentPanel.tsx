@@ -5,6 +5,7 @@ import type { Drift } from "../../api/client";
 import { Facts } from "../../bench/stations/Facts";
 import { Why } from "../../bench/stations/Why";
 import { Button } from "../../shell/Button";
+import { Choice } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
@@ -53,6 +54,14 @@ export function CurrentPanel({ state, picture }: PanelProps) {
           distances find the crease; a float weighted to a depth tells how the current slows towards the bed.
         </Text>
       )}
+      <Choice
+        label="Looking out, it flows to the"
+        value={survey.place?.flows_to ?? "right"}
+        onChange={(v) => state.change({ place: { ...survey.place, flows_to: v as "left" | "right" } })}
+      >
+        <option value="right">right</option>
+        <option value="left">left</option>
+      </Choice>
       <Grid templateColumns="1fr 1fr" gap="3">
         <QuantityField label="How far" name="drift-over" value={over} quantity="distance" onChange={setOver} />
         <QuantityField label="In" name="drift-time" value={time} quantity="time" onChange={setTime} />
