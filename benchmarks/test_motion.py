@@ -2,8 +2,6 @@
 
 from __future__ import annotations
 
-import tracemalloc
-
 import pytest
 from pytest_benchmark.fixture import BenchmarkFixture
 
@@ -42,6 +40,7 @@ def fifteen() -> Rig:
 
 @pytest.mark.parametrize("name", ["fifteen", "grayling-avon", "bream-slider"])
 def test_shape_free_float(benchmark: BenchmarkFixture, name: str) -> None:
+    """Wanted: at most 8 ms."""
     rig = fifteen() if name == "fifteen" else running(name)
     rest = settle(rig)
     setup = setup_of(rig, rest.water_kg_m3)
@@ -50,6 +49,7 @@ def test_shape_free_float(benchmark: BenchmarkFixture, name: str) -> None:
 
 @pytest.mark.parametrize(("name", "hold"), [("grayling-avon", None), ("mullet-slider", 0.7), ("roach-pole", 0.8)])
 def test_setting(benchmark: BenchmarkFixture, name: str, hold: float | None) -> None:
+    """Wanted: at most 40 ms."""
     rig = running(name, 0.3, hold)
     rest = settle(rig)
     setup = setup_of(rig, rest.water_kg_m3)
@@ -58,17 +58,10 @@ def test_setting(benchmark: BenchmarkFixture, name: str, hold: float | None) -> 
 
 @pytest.mark.parametrize("name", ["grayling-avon", "bream-slider"])
 def test_fall(benchmark: BenchmarkFixture, name: str) -> None:
+    """Wanted: at most 300 ms for ten pieces on 3 m, 600 ms for a slider in 9 m."""
     rig = running(name, 0.3)
     benchmark(fall, rig, FallWish())
 
 
 def test_evaluate_in_a_current(benchmark: BenchmarkFixture) -> None:
     benchmark(evaluate, running("grayling-avon", 0.55))
-
-
-def test_memory_of_a_fall() -> None:
-    tracemalloc.start()
-    fall(running("bream-slider", 0.3), FallWish())
-    peak = tracemalloc.get_traced_memory()[1]
-    tracemalloc.stop()
-    assert peak < 50e6

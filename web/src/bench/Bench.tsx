@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { FolderOpen } from "lucide-react";
-import { lazy, Suspense, useEffect, useRef, useState } from "react";
+import { lazy, Suspense, useCallback, useEffect, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import {
   api,
@@ -21,6 +21,7 @@ import { Scene } from "../scene/Scene";
 import { BeadLine } from "../shell/BeadLine";
 import { Button } from "../shell/Button";
 import { Header } from "../shell/Header";
+import { Later } from "../shell/Later";
 import { StaleNotice } from "../shell/StaleNotice";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
@@ -137,6 +138,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   };
 
   const playFall = (beside = false) => setFalls((f) => (f ? null : beside ? "beside" : "alone"));
+  const fallAlone = useCallback(() => setFalls("alone"), []);
 
   useBenchKeys({
     bench,
@@ -157,23 +159,25 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   const refusal = answer.refusal && answer.refusal.status !== 0 ? answer.refusal : null;
   return (
     <Flex direction="column" minH="100dvh" h={{ lg: "100dvh" }}>
-      <Header keysOpen={keys} onKeys={setKeys}>
-        <SaveChip state={saving} />
-        <UndoButtons canUndo={bench.canUndo} canRedo={bench.canRedo} undo={bench.undo} redo={bench.redo} />
-        <Button
-          variant="bar"
-          onClick={() => setSheet("rigs")}
-          title="Open, start or copy a rig"
-          aria-label={`Rigs; on the bench: ${rig.name}`}
-          maxW="72"
-          minW="0"
-        >
-          <FolderOpen aria-hidden="true" />
-          <Text as="span" truncate hideBelow="md">
-            {rig.name}
-          </Text>
-        </Button>
-      </Header>
+      <Later busy={bench.gesturing}>
+        <Header keysOpen={keys} onKeys={setKeys}>
+          <SaveChip state={saving} />
+          <UndoButtons canUndo={bench.canUndo} canRedo={bench.canRedo} undo={bench.undo} redo={bench.redo} />
+          <Button
+            variant="bar"
+            onClick={() => setSheet("rigs")}
+            title="Open, start or copy a rig"
+            aria-label={`Rigs; on the bench: ${rig.name}`}
+            maxW="72"
+            minW="0"
+          >
+            <FolderOpen aria-hidden="true" />
+            <Text as="span" truncate hideBelow="md">
+              {rig.name}
+            </Text>
+          </Button>
+        </Header>
+      </Later>
       {saving.kind === "stale" && (
         <StaleNotice sentence={saving.sentence} keepLabel="Keep mine as a copy" onKeep={keepCopy} onReload={onReload} />
       )}
@@ -186,15 +190,18 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
         templateColumns={{ base: "minmax(0,1fr)", lg: "208px minmax(0,1fr) 344px" }}
         alignItems="stretch"
       >
-        <Flex direction="column" justify="space-between" gap="4" minH="0" minW="0">
-          <BeadLine label="Stations" beads={stations} present={station} onGo={setStation} />
-          <Box hideBelow="lg">
-            {evaluation && <Changed pinned={pinned?.evaluation ?? null} now={evaluation} units={units} onPin={pin} />}
-          </Box>
-        </Flex>
+        <Later busy={bench.gesturing}>
+          <Flex direction="column" justify="space-between" gap="4" minH="0" minW="0">
+            <BeadLine label="Stations" beads={stations} present={station} onGo={setStation} />
+            <Box hideBelow="lg">
+              {evaluation && <Changed pinned={pinned?.evaluation ?? null} now={evaluation} units={units} onPin={pin} />}
+            </Box>
+          </Flex>
+        </Later>
         <Flex direction="column" gap="3" minH="0" minW="0">
           <Box
             position="relative"
+            aria-busy={answer.waiting}
             flex="1"
             minH={{ base: "440px", lg: "320px" }}
             borderWidth="1px"
@@ -216,12 +223,11 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
               <Scene
                 rig={answer.of}
                 evaluation={evaluation}
-                waiting={answer.waiting}
                 selected={selected}
                 onSelect={setSelected}
                 slide={bench.slide}
                 units={units}
-                onFall={() => playFall()}
+                onFall={fallAlone}
               />
             ) : trying ? null : (
               <Flex position="absolute" inset="0" align="center" justify="center" p="6" textAlign="center">
@@ -249,37 +255,41 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
               {refusal.message} The drawing shows the rig before this.
             </Box>
           )}
-          {evaluation && (
-            <Findings
-              evaluation={evaluation}
-              said={bench.said}
-              onHush={() => bench.setSaid(null)}
-              onGo={setStation}
-              onSetStop={setStop}
-              units={units}
-              vocabulary={vocabulary}
-            />
-          )}
+          <Later busy={bench.gesturing}>
+            {evaluation && (
+              <Findings
+                evaluation={evaluation}
+                said={bench.said}
+                onHush={() => bench.setSaid(null)}
+                onGo={setStation}
+                onSetStop={setStop}
+                units={units}
+                vocabulary={vocabulary}
+              />
+            )}
+          </Later>
         </Flex>
-        <Panel
-          station={station}
-          bench={bench}
-          answer={answer}
-          catalogue={catalogue}
-          box={box}
-          selected={selected}
-          metal={metal}
-          asked={asked}
-          onAsked={setAsked}
-          wish={wishFor(rig.pattern, asked, metal, own)}
-          own={own}
-          trying={trying}
-          onTry={setTrying}
-          onMetal={setMetal}
-          onBalance={balance}
-          onSetStop={setStop}
-          onFamily={() => setSheet("family")}
-        />
+        <Later busy={bench.gesturing}>
+          <Panel
+            station={station}
+            bench={bench}
+            answer={answer}
+            catalogue={catalogue}
+            box={box}
+            selected={selected}
+            metal={metal}
+            asked={asked}
+            onAsked={setAsked}
+            wish={wishFor(rig.pattern, asked, metal, own)}
+            own={own}
+            trying={trying}
+            onTry={setTrying}
+            onMetal={setMetal}
+            onBalance={balance}
+            onSetStop={setStop}
+            onFamily={() => setSheet("family")}
+          />
+        </Later>
       </Grid>
       <div ref={spoken} className="bw-hidden" aria-live="polite" data-testid="spoken">
         {evaluation ? `Tip ${write(evaluation.afloat.tip_m, "tip", units)}` : ""}

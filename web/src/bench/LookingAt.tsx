@@ -26,7 +26,6 @@ export function LookingAt({ proposal, onBack, onTake }: Props) {
         <Scene
           rig={answer.of}
           evaluation={evaluation}
-          waiting={answer.waiting}
           selected={null}
           onSelect={() => {}}
           slide={STILL}

@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { type PointerEvent, useRef, useState } from "react";
+import { memo, type PointerEvent, useRef, useState } from "react";
 import type { Evaluation, Handle, Rig } from "../api/client";
 import { Button } from "../shell/Button";
 import { useSize } from "../shell/useSize";
@@ -27,7 +27,6 @@ export type Slide = {
 type Props = {
   rig: Rig;
   evaluation: Evaluation;
-  waiting: boolean;
   selected: string | null;
   onSelect: (id: string | null) => void;
   slide: Slide;
@@ -39,7 +38,7 @@ type Props = {
 const LOWER_M = 1.4;
 
 /** The water to scale with the rig in it. It draws an answer; it computes nothing of the rig. */
-export function Scene(props: Props) {
+export const Scene = memo(function Scene(props: Props) {
   const { rig, units } = props;
   const [box, { width, height }] = useSize({ width: 640, height: 560 });
   const [lower, setLower] = useState(false);
@@ -78,8 +77,7 @@ export function Scene(props: Props) {
         viewBox={`0 0 ${width} ${height}`}
         role="group"
         aria-label="The rig in the water, to scale in depth"
-        aria-busy={props.waiting}
-        className={props.waiting ? "bw-scene waiting" : "bw-scene"}
+        className="bw-scene"
       >
         <Backdrop width={width} height={height} view={view} depthM={rig.water.depth_m} units={units} />
         {moving && !onRule && !lower && (
@@ -139,7 +137,7 @@ export function Scene(props: Props) {
       </Flex>
     </Box>
   );
-}
+});
 
 const START_PX = { mouse: 4, touch: 8 };
 
