@@ -8,6 +8,9 @@ from math import pi, sqrt
 import numpy as np
 import pytest
 
+from brookwind.core.balance.proposal import Wish
+from brookwind.core.balance.propose import balance_rig
+from brookwind.core.balance.ready import SHOP
 from brookwind.core.gravity import G_M_S2
 from brookwind.core.motion import paying
 from brookwind.core.motion.chain import COARSE
@@ -21,7 +24,8 @@ from brookwind.core.motion.setup import Setup
 from brookwind.core.motion.sphere import fall_speed_m_s
 from brookwind.core.motion.stepping import STEADY, Drive, Pace, energy_j, step
 from brookwind.core.motion.tangle import crossings
-from brookwind.core.rig.document import read_rig
+from brookwind.core.rig.document import Water, read_rig
+from brookwind.core.rig.families import Start, new_rig
 from brookwind.demo.load import demo_rigs
 from tests.core.test_motion import WATER, bare, rig
 
@@ -128,6 +132,21 @@ def test_a_slider_runs_to_its_stop_and_a_closed_bail_holds_it() -> None:
     assert runs.to_stop_s < runs.to_depth_s
     assert runs.depth_m == pytest.approx(3.8, abs=0.01)
     assert fall(r, FallWish(landing="drop", bail="closed", pinned=True)).to_depth_s is None
+
+
+def test_a_jig_swings_in_after_the_upper_weight() -> None:
+    made = new_rig("slider-and-jig", Water(depth_m=6.0), "r", "R", Start(species="perch"))
+    found = fall(balance_rig(made, SHOP, Wish(pattern=made.pattern)).rig)
+    upper, jig = (found.pieces.index(name) for name in ("lead-1", "jig"))
+    on_the_way = next(f for f in found.frames if f.pieces[upper][1] > 3.0)
+    assert on_the_way.pieces[jig][1] < on_the_way.pieces[upper][1], "the upper weight leads down"
+    assert found.frames[-1].pieces[jig][1] == pytest.approx(found.frames[-1].pieces[upper][1] + 0.6, abs=0.02)
+
+    def there(piece: int) -> float:
+        end = found.frames[-1].pieces[piece][1]
+        return next(f.time_s for f in reversed(found.frames) if abs(f.pieces[piece][1] - end) > 0.1)
+
+    assert there(upper) < there(jig)
 
 
 def test_a_run_is_shortened_by_the_drift_of_the_fall() -> None:

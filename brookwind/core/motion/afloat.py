@@ -71,13 +71,14 @@ def wanted_speed_m_s(rig: Rig, setup: Setup) -> float | None:
     return None if hold is None else float(hold * setup.flow.top_m_s)
 
 
-def hanging_still(chain: Chain, settled: Settled, setting_m: float, speed_m_s: float) -> State:
+def hanging_still(chain: Chain, settled: Settled, setting_m: float, speed_m_s: float, slope: float = 0.0) -> State:
     """The chain as it would hang in still water, lying line laid out the way it will be drawn.
 
     chain: the chain.
     settled: a rig at rest in still water with the same pieces.
     setting_m: setting of the chain; what is more than the settled rig's is put in above its pieces. [m]
     speed_m_s: speed of the float. [m/s]
+    slope: of the bed; lying line follows it. [m per metre downstream]
     """
     laid = settled.laid
     positions = np.array([p for p, _ in laid.path])[::-1]
@@ -89,7 +90,8 @@ def hanging_still(chain: Chain, settled: Settled, setting_m: float, speed_m_s: f
     tension = np.maximum(below, 1e-4)
     tension[0] = 0.0
     n = chain.nodes
-    return State(-lying if speed_m_s > 0.0 else lying, z, np.full(n, speed_m_s), np.zeros(n), tension)
+    x = -lying if speed_m_s > 0.0 else lying
+    return State(x, z + slope * x, np.full(n, speed_m_s), np.zeros(n), tension)
 
 
 def leaning(chain: Chain, setup: Setup, begin: State) -> State:
@@ -161,7 +163,7 @@ def go(
     speed = wanted_speed_m_s(rig, setup)
     guess = speed if speed is not None else 0.9 * float(setup.flow.skin_m_s)
     known = drawn_out(begin.resting, begin.chain, chain) if begin else None
-    state = known or hanging_still(chain, settled, hung.setting_m, guess)
+    state = known or hanging_still(chain, settled, hung.setting_m, guess, setup.slope)
     if known is None and settled.laid.bed_from_m <= 0.0 and moves(rig, setup):
         state = leaning(chain, setup, state)
     found = _Waterline(settled, setup, chain, hung.stop_above_m, speed, rig.conditions.line_pull_n, state)

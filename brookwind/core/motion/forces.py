@@ -113,6 +113,7 @@ class NodeForces:
     fz: Array
     zz: Array
     xz: Array
+    zx: Array
     xx: Array
     vxx: Array
     vzz: Array
@@ -147,15 +148,17 @@ def node_forces(chain: Chain, s: State, setup: Setup, ceiling_m: float) -> NodeF
         up = np.where(by_side, np.where(slack, 0.0, rise), up)
     held_n, held = _borne(stiff, ceiling_m - s.z)
     slow = np.sqrt(s.vx * s.vx + _CREEP_M_S**2)
-    rub = setup.friction * s.vx / slow
+    # The bed bears square to itself, and rubs against the way a node goes.
+    along = setup.slope - setup.friction * s.vx / slow
     # Steeper than in proportion: drag coefficients fall off slower than 1/Re.
     by_x = k * (1.0 + 0.8 * wx * wx / (speed * speed))
     return NodeForces(
-        fx=k * wx - rub * bed_n,
+        fx=k * wx + along * bed_n,
         fz=chain.weight_n + k * wz - bed_n + held_n,
         zz=-up - held,
-        xz=by_x * setup.flow.slope(s.z, flow) - rub * up,
-        xx=up * setup.slope * rub,
+        xz=by_x * setup.flow.slope(s.z, flow) + along * up,
+        zx=setup.slope * up,
+        xx=-setup.slope * along * up,
         vxx=-by_x - setup.friction * bed_n * _CREEP_M_S**2 / slow**3,
         vzz=-k * (1.0 + 0.8 * wz * wz / (speed * speed)),
         bed_n=bed_n,

@@ -128,6 +128,7 @@ def _put_nodes(push: Push, chain: Chain, nodes: NodeForces, dt: float | None) ->
     rate = 0.0 if dt is None else 1.0 / dt
     push.entry(1, 1, 0, every)[:] += nodes.xx + nodes.vxx * rate - inertia
     push.entry(1, 2, 0, every)[:] += nodes.xz
+    push.entry(2, 1, 0, every)[:] += nodes.zx
     push.entry(2, 2, 0, every)[:] += nodes.zz + nodes.vzz * rate - inertia
     push.right[..., 1::3] -= nodes.fx
     push.right[..., 2::3] -= nodes.fz
