@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from dataclasses import replace
 from math import cos
 from typing import Literal
 
@@ -40,7 +41,7 @@ class FloatAnswer(Frozen):
     immersion_m: float
     tip_m: float
     tip_range: TipRange | None
-    """Where the tip will be found nine times in ten; None unless it stands."""
+    """Where the tip will be found nine times in ten, in the water it is fished in; None unless it stands there."""
     lean_rad: float
     base_m: float
     """Depth of the float's foot below the surface. [m]"""
@@ -125,8 +126,8 @@ def evaluate(rig: Rig, place: Place | None = None, book: Book = SHIPPED) -> Eval
         stop = stop_setting(rig, settled)
     except OutOfRange as error:
         problem = error.problems[0]
-    answer = _float(rig, settled)
     flowing = moving(rig, settled)
+    answer = _float(rig, settled, flowing.moving)
     return Evaluation(
         rig_id=rig.id,
         water_kg_m3=settled.water_kg_m3,
@@ -148,7 +149,7 @@ def evaluate(rig: Rig, place: Place | None = None, book: Book = SHIPPED) -> Eval
     )
 
 
-def _float(rig: Rig, s: Settled) -> FloatAnswer:
+def _float(rig: Rig, s: Settled, m: Moving | None) -> FloatAnswer:
     body, water = s.body, s.water_kg_m3
 
     def lead_at_tip(tip: float) -> float:
@@ -157,12 +158,13 @@ def _float(rig: Rig, s: Settled) -> FloatAnswer:
     wanted = rig.aim.tip_m
     possible = wanted <= body.length_m
     cocks = least_cocking_load_n(body, water)
+    fished = s if m is None else replace(s, pull_n=m.carried_n, immersion_m=m.immersion_m, tip_m=m.tip_m)
     ten_mg = submerged_weight_n(1e-5, LEAD_KG_M3, water)
     return FloatAnswer(
         status=s.status,
         immersion_m=s.immersion_m,
         tip_m=s.tip_m,
-        tip_range=tip_range(s, rig.float_piece.spec) if s.status == "stands" else None,
+        tip_range=tip_range(fished, rig.float_piece.spec) if (m or s).status == "stands" else None,
         lean_rad=s.lean_rad,
         base_m=s.attachment_m + s.hanging.stop_above_m + body.setting_from_m * cos(s.lean_rad),
         tip_per_10_mg_m=ten_mg * tip_per_newton_m(body, s.immersion_m, water),

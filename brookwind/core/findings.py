@@ -18,6 +18,7 @@ from brookwind.core.finding import Case, Finder, Finding
 from brookwind.core.floats.attitude import least_cocking_load_n
 from brookwind.core.floats.immersion import load_at_immersion_n, sinking_load_n
 from brookwind.core.gravity import lead_mass_kg
+from brookwind.core.motion.as_fished import MADE_UP_SHARE
 from brookwind.core.motion.moving import MovingAnswer
 from brookwind.core.motion.remarks import MOVING_FINDERS
 from brookwind.core.rig.book import SHIPPED, Book
@@ -87,25 +88,31 @@ def find_lying(case: Case) -> Finding | None:
 
 
 def find_tip_off(case: Case) -> Finding | None:
-    """The tip is not the wanted one.
+    """The tip is not the wanted one, where it is fished.
 
     case: the rig at rest.
     """
     s, wanted = case.settled, case.rig.aim.tip_m
-    if case.rig.pattern == "none" and s.body.longest_tip_m >= s.tip_m >= wanted:
+    m = case.moving.moving if case.moving else None
+    status, shown, carried = (m.status, m.tip_m, m.carried_n) if m else (s.status, s.tip_m, s.pull_n)
+    if case.rig.pattern == "none" and s.body.longest_tip_m >= shown >= wanted:
         # Without shot there is nothing to trim with: more of the tip shows, and that is that.
         return None
-    if s.status != "stands" or abs(s.tip_m - wanted) <= TIP_TOLERANCE_M or wanted > s.body.length_m:
+    if status != "stands" or abs(shown - wanted) <= TIP_TOLERANCE_M or wanted > s.body.length_m:
         return None
-    change = load_at_immersion_n(s.body, s.body.length_m - wanted, s.water_kg_m3) - s.pull_n
+    load = load_at_immersion_n(s.body, s.body.length_m - wanted, s.water_kg_m3)
+    change = load - carried
+    remedy = "Add {change}." if change > 0 else "Take off {change}."
+    if m and abs(change) > MADE_UP_SHARE * load and abs(s.tip_m - wanted) <= TIP_TOLERANCE_M:
+        remedy = "It is the current that lifts it: hold back less."
     return Finding(
-        id="tip-high" if s.tip_m > wanted else "tip-low",
+        id="tip-high" if shown > wanted else "tip-low",
         station="load",
         severity="note",
         says="It shows {tip} of tip; {wanted} is wanted.",
-        remedy="Add {change}." if change > 0 else "Take off {change}.",
+        remedy=remedy,
         figures={
-            "tip": Figure(value=s.tip_m, quantity="tip"),
+            "tip": Figure(value=shown, quantity="tip"),
             "wanted": Figure(value=wanted, quantity="tip"),
             "change": _lead(case, abs(change)),
         },

@@ -9,6 +9,7 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from brookwind.core.balance.adjust import adjust
 from brookwind.core.balance.patterns import PATTERNS
 from brookwind.core.balance.proposal import Wish
 from brookwind.core.balance.propose import balance_rig
@@ -18,8 +19,11 @@ from brookwind.core.edit import AddShot, ChangeFloat, Resize, SetStop, edit
 from brookwind.core.edit_tackle import ChangeBait, ChangeHook, ChangeSpecies
 from brookwind.core.errors import BrookwindError, Infeasible, NotUnderstood, OutOfRange
 from brookwind.core.evaluate import evaluate
+from brookwind.core.floats.immersion import tip_per_newton_m
 from brookwind.core.floats.spec import FloatSpec
+from brookwind.core.gravity import G_M_S2
 from brookwind.core.handles import handles
+from brookwind.core.motion.as_fished import lifted_n, weighed
 from brookwind.core.rig.baits import BAIT_KINDS
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig, Water, positions
@@ -56,12 +60,27 @@ def test_balanced_rig_stands_at_its_wish_with_the_stop_set(rig_id: str, pattern:
     assert {c.material for c in proposal.rig.components if isinstance(c, Shot)} == {"lead"}
 
 
-def test_a_rig_for_running_water_is_balanced_with_its_stop_set_for_the_current(stock: Stock) -> None:
-    running = next(r for r in demo_rigs() if r.id == "grayling-avon")
-    answer = evaluate(balance_rig(running, stock, Wish(pattern="bulk-and-droppers")).rig)
+@pytest.mark.parametrize(("rig_id", "hold"), [("grayling-avon", None), ("roach-pole", None), ("mullet-slider", 0.6)])
+def test_a_rig_for_running_water_shows_its_tip_there_with_its_stop_set_for_the_current(
+    rig_id: str, hold: float | None, stock: Stock
+) -> None:
+    rig = RIGS[rig_id]
+    conditions = rig.conditions.model_copy(update={"current_m_s": 0.35, "hold": hold, "wind_m_s": 0.0})
+    done = balance_rig(rig.model_copy(update={"conditions": conditions}), stock, Wish(pattern=rig.pattern))
+    answer = evaluate(done.rig)
     assert answer.moving is not None
-    assert answer.moving.hook_height_m == pytest.approx(running.aim.bait_m, abs=2e-3)
-    assert "bait-rides" not in {f.id for f in answer.findings}
+    assert answer.moving.tip_m == pytest.approx(done.tip_m, abs=1e-4), "what is promised is what shows"
+    # Shot goes up in steps of 5 mg, half of which is millimetres on a bristle.
+    half_step = 2.5e-6 * G_M_S2 * tip_per_newton_m(settle(rig).body, answer.moving.immersion_m, answer.water_kg_m3)
+    assert answer.moving.tip_m == pytest.approx(rig.aim.tip_m, abs=1e-4 + half_step)
+    assert weighed(done.rig).tip_m < answer.moving.tip_m, "in still water it would sit deeper"
+    assert answer.moving.hook_height_m == pytest.approx(rig.aim.bait_m, abs=2e-3)
+    assert answer.findings == ()
+    # Held much harder it is lifted more than shot should make up for: then it is weighed as in still water.
+    hard = done.rig.model_copy(update={"conditions": conditions.model_copy(update={"hold": 0.1})})
+    assert lifted_n(hard) == 0.0
+    put_right = adjust(done.rig, stock, seen_tip_m=rig.aim.tip_m + 0.004)
+    assert put_right.missing_kg > 0.0
 
 
 def test_patterns_place_as_they_say(stock: Stock) -> None:

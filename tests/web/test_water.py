@@ -197,6 +197,10 @@ def test_drifts_marks_and_wind(water: Page) -> None:
     water.keyboard.press("Tab")
     water.get_by_role("button", name="Add the drift").click()
     expect(water.get_by_role("list", name="Drifts")).to_contain_text("0.56 m/s")
+    # Three lines were sounded: the bed along the run is known, and turns about with the current.
+    along = water.get_by_test_id("along").inner_text()
+    water.get_by_label("Looking out, it flows to the").select_option("left")
+    expect(water.get_by_test_id("along")).not_to_have_text(along)
     bead(water, "Fish marks")
     water.get_by_label("Fish seen at").fill("4 m")
     water.keyboard.press("Tab")

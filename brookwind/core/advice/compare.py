@@ -10,7 +10,7 @@ from brookwind.core.advice.purpose import Purpose, purpose_of
 from brookwind.core.advice.schools import QUESTION, answered
 from brookwind.core.balance.proposal import Wish
 from brookwind.core.balance.propose import balance_rig
-from brookwind.core.balance.settle import Settled, settle
+from brookwind.core.balance.settle import settle
 from brookwind.core.balance.stock import Stock
 from brookwind.core.balance.tip_advice import tip_advice
 from brookwind.core.balance.tip_range import tip_range
@@ -20,6 +20,7 @@ from brookwind.core.errors import BrookwindError, Infeasible, Problem
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.handles import handles
+from brookwind.core.motion.as_fished import as_fished
 from brookwind.core.motion.fall import FallWish, fall
 from brookwind.core.motion.paying import QUICK
 from brookwind.core.rig.book import SHIPPED, Book, found
@@ -115,7 +116,7 @@ def figures_of(rig: Rig) -> Figures:
 
     rig: the rig.
     """
-    s = settle(rig)
+    s = as_fished(rig)
     spread = tip_range(s, rig.float_piece.spec) if s.status == "stands" else None
     kinds = Shot | Weight | Bead | Stop
     return Figures(
@@ -125,16 +126,16 @@ def figures_of(rig: Rig) -> Figures:
         setting_m=rig.setting_m,
         carried_kg=lead_mass_kg(s.pull_n, s.water_kg_m3),
         pieces=sum(isinstance(c, kinds) for c in rig.components),
-        fall_s=_fall_s(rig, s),
+        fall_s=_fall_s(rig),
         folds=folds(rig),
         leader_m=hooklength_join_m(rig),
     )
 
 
-def _fall_s(rig: Rig, settled: Settled) -> float | None:
+def _fall_s(rig: Rig) -> float | None:
     """When the bait is at depth after a feathered landing; None when not within a minute. [s]"""
     try:
-        return fall(rig, FallWish(longest_s=60.0), settled, QUICK).to_depth_s
+        return fall(rig, FallWish(longest_s=60.0), None, QUICK).to_depth_s
     except BrookwindError:
         return None
 

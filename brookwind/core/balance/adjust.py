@@ -9,7 +9,7 @@ from typing import Literal
 
 from pydantic import Field
 
-from brookwind.core.balance.settle import Settled, settle
+from brookwind.core.balance.settle import Settled
 from brookwind.core.balance.span import span_of
 from brookwind.core.balance.stock import ShotStock, Stock
 from brookwind.core.balance.target import Target, target_for
@@ -24,6 +24,7 @@ from brookwind.core.floats.tube_readings import TubeReading, TubeTest
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, submerged_weight_n
 from brookwind.core.moment import Moment
+from brookwind.core.motion.as_fished import as_fished
 from brookwind.core.motion.setting import setting_or_still_m
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig, of_kind
@@ -89,7 +90,7 @@ def adjust(rig: Rig, stock: Stock, seen_tip_m: float | None = None) -> Adjusted:
     Raises: OutOfRange when the wanted or the seen tip is longer than the float's; Infeasible when nothing helps or
     a tight line holds the float.
     """
-    target, settled = target_for(rig), settle(rig)
+    target, settled = target_for(rig), as_fished(rig)
     if settled.rod_n:
         raise Infeasible.one(
             "held-by-the-rod",
@@ -202,7 +203,7 @@ def _options(
             changed = _apply(rig, chosen, settled)
         except BrookwindError:
             continue
-        shown = settle(changed).tip_m if seen_m is None else target.tip_m + _signed(target, pull, chosen)
+        shown = as_fished(changed).tip_m if seen_m is None else target.tip_m + _signed(target, pull, chosen)
         steps = tuple(m.step for m in chosen)
         found.append(Adjustment(rig=changed, steps=steps, tip_m=shown, error_m=shown - rig.aim.tip_m))
     return tuple(sorted(found, key=lambda a: (len(a.steps), abs(a.error_m)))[:_OFFERS])
@@ -259,7 +260,7 @@ def observe(rig: Rig, seen_tip_m: float, at: Moment, test: TubeTest | None = Non
     test: readings the float has already; a first one is made in the rig's water.
     Raises: OutOfRange when the tip cannot be, the load is held by bed or rod, or the readings contradict.
     """
-    settled = settle(rig)
+    settled = as_fished(rig)
     _check_seen(seen_tip_m, settled)
     if settled.rod_n or settled.laid.on_bed:
         raise OutOfRange.one(

@@ -10,11 +10,11 @@ from brookwind.core.balance.patterns import PATTERN, PATTERNS
 from brookwind.core.balance.proposal import Proposal, Wish
 from brookwind.core.balance.propose import balance_rig
 from brookwind.core.balance.relax import FAR_M, Relaxed, relaxations
-from brookwind.core.balance.settle import settle
 from brookwind.core.balance.stock import Stock
 from brookwind.core.balance.sureness import TOLERANCE_M, Sureness, sureness
 from brookwind.core.errors import BrookwindError, Problem
 from brookwind.core.frozen import Frozen
+from brookwind.core.motion.as_fished import as_fished
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import FAMILY
 
@@ -80,7 +80,7 @@ def offers(
             continue
         if any(_same(proposal, o.proposal) for o in found):
             continue
-        settled = settle(proposal.rig)
+        settled = as_fished(proposal.rig)
         sure = sureness(settled, proposal.rig.float_piece.spec, rig.aim.tip_m, stock.shot, tolerance_m)
         found.append(Offer(kind=kind, says=says, proposal=proposal, wish=asked, sureness=sure))
     best = next((o.proposal.error_m for o in found if o.kind == "asked"), None)

@@ -10,9 +10,9 @@ from brookwind.core.balance.choose import MOST_PIECES
 from brookwind.core.balance.heavy_first import HeavyPiece
 from brookwind.core.balance.own_pattern import OwnPattern
 from brookwind.core.balance.patterns import Pattern
-from brookwind.core.balance.settle import settle
 from brookwind.core.depth.stop import set_stop
 from brookwind.core.frozen import Frozen
+from brookwind.core.motion.as_fished import as_fished
 from brookwind.core.motion.setting import setting_or_still_m
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig, of_kind
@@ -101,7 +101,7 @@ def proposal_of(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool, of
     Raises: OutOfRange when the stop cannot be set.
     """
     rig = set_stop(rig, setting_or_still_m(rig))
-    settled = settle(rig)
+    settled = as_fished(rig)
     return Proposal(
         pattern=pattern.id,
         name=pattern.name,

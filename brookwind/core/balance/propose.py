@@ -33,13 +33,16 @@ from brookwind.core.balance.stock import ShotStock, Stock
 from brookwind.core.balance.target import Target, target_for
 from brookwind.core.balance.unshotted import no_heavy, without_shot
 from brookwind.core.depth.stop import plumb_setting_m, set_stop
-from brookwind.core.errors import NotUnderstood
+from brookwind.core.errors import BrookwindError, NotUnderstood
 from brookwind.core.gravity import submerged_weight_n
+from brookwind.core.motion.as_fished import lifted_n
 from brookwind.core.rig.components import Shot, Weight
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import layout_of
 from brookwind.core.rig.threading import free_id, is_free_shot, take_off, thread_on
 
+_SAME_LIFT_N = 2e-6
+"""What the current does to the load is not reckoned again for a difference less than this. [N]"""
 TIE_M = 1e-5
 """Tips this near to one another count as equal: a hundredth of a millimetre. [m] Editable default."""
 
@@ -78,11 +81,27 @@ def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
     Over all those beginnings the least error in tip wins, then the fewest pieces, the fewest sizes, sizes no larger
     towards the hook, the most used compartments.
 
+    In a current the tip is the one that shows there: what the current does to the load is reckoned with the weights the
+    rig has, and once more with the new ones when that makes a difference.
+
     rig: the rig; its aim says the tip. Shot with another task than locking stays, and so does what is fixed.
     stock: what the box holds.
     wish: pattern and limits.
     Raises: NotUnderstood for an unknown pattern; Infeasible with what to relax; OutOfRange when the float cannot.
     """
+    lifted = lifted_n(rig)
+    found = _balanced(rig, stock, wish, lifted)
+    again = lifted_n(found.rig)
+    if abs(again - lifted) <= _SAME_LIFT_N:
+        return found
+    try:
+        other = _balanced(rig, stock, wish, again)
+    except BrookwindError:
+        return found
+    return min(found, other, key=lambda p: abs(p.error_m))
+
+
+def _balanced(rig: Rig, stock: Stock, wish: Wish, lifted: float) -> Proposal:
     pattern = pattern_of(wish.own) if wish.own else PATTERN.get(wish.pattern)
     if pattern is None:
         raise NotUnderstood.one(
@@ -93,7 +112,7 @@ def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
         return without_shot(rig, stock, wish)
     if pattern is LOCKED and rig.float_piece.position_m is None:
         raise locked_on_slider()
-    target = target_for(rig)
+    target = target_for(rig, lifted)
     bare = take_off(rig, is_free_shot)
     keep = keeps_heavy(rig, wish.keep_heavy)
     if not keep:

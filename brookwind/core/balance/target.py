@@ -28,6 +28,8 @@ class Target:
     tip_m: float
     overload: float = 1.0
     """Load over what the tip asks; the rod holds the rest."""
+    lifted_n: float = 0.0
+    """What the current takes off the load: so much more must hang. [N]"""
 
     @property
     def immersion_m(self) -> float:
@@ -36,8 +38,8 @@ class Target:
 
     @property
     def pull_n(self) -> float:
-        """Pull that shows the wanted tip. [N]"""
-        return self.overload * load_at_immersion_n(self.body, self.immersion_m, self.water_kg_m3)
+        """Pull of what hangs that shows the wanted tip. [N]"""
+        return self.overload * load_at_immersion_n(self.body, self.immersion_m, self.water_kg_m3) + self.lifted_n
 
     @property
     def tie_m(self) -> float:
@@ -52,9 +54,9 @@ class Target:
     def error_m(self, pull_n: float) -> float:
         """How far the tip is from the wanted one under a pull, 0 or more. [m]
 
-        pull_n: pull on the float. A float pulled under counts the tip, and the excess as if the tip went on. [N]
+        pull_n: pull of what hangs. A float pulled under counts the tip, and the excess as if the tip went on. [N]
         """
-        pull_n = pull_n / self.overload
+        pull_n = (pull_n - self.lifted_n) / self.overload
         immersion = immersion_at_load_m(self.body, pull_n, self.water_kg_m3)
         if immersion is not None:
             return abs(immersion - self.immersion_m)
@@ -63,10 +65,11 @@ class Target:
         return self.tip_m + excess * tip_per_newton_m(self.body, top, self.water_kg_m3)
 
 
-def target_for(rig: Rig) -> Target:
+def target_for(rig: Rig, lifted_n: float = 0.0) -> Target:
     """The target of a rig's aim.
 
     rig: the rig.
+    lifted_n: what the current takes off its load. [N]
     Raises: OutOfRange when the wanted tip is longer than the float's tip, or the float cannot be.
     """
     settled = settle(rig)
@@ -79,4 +82,4 @@ def target_for(rig: Rig) -> Target:
             ("aim", "tip_m"),
             {"wanted": figures.tip(rig.aim.tip_m), "longest": figures.tip(tip)},
         )
-    return Target(settled.body, settled.water_kg_m3, rig.aim.tip_m, layout_of(rig).overload)
+    return Target(settled.body, settled.water_kg_m3, rig.aim.tip_m, layout_of(rig).overload, lifted_n)

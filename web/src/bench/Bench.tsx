@@ -17,6 +17,7 @@ import { SaveChip } from "../document/SaveChip";
 import { UndoButtons } from "../document/UndoButtons";
 import { type Keeper, useAutosave } from "../document/useAutosave";
 import { purposeOf } from "../method/purpose";
+import { inFlow } from "../scene/flow";
 import { Scene } from "../scene/Scene";
 import { BeadLine } from "../shell/BeadLine";
 import { Button } from "../shell/Button";
@@ -292,7 +293,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
         </Later>
       </Grid>
       <div ref={spoken} className="bw-hidden" aria-live="polite" data-testid="spoken">
-        {evaluation ? `Tip ${write(evaluation.afloat.tip_m, "tip", units)}` : ""}
+        {evaluation ? `Tip ${write(inFlow(evaluation).afloat.tip_m, "tip", units)}` : ""}
       </div>
       <Suspense>
         {sheet === "rigs" && (

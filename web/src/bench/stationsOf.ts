@@ -1,4 +1,5 @@
 import type { Catalogue, Evaluation, Finding, Refusal, Rig } from "../api/client";
+import { inFlow } from "../scene/flow";
 import type { Bead, BeadState } from "../shell/BeadLine";
 import { type Units, write } from "../units/quantity";
 import { capital, type Vocabulary, word } from "../units/vocabulary";
@@ -20,7 +21,7 @@ export function stationsOf(
   const float = rig.components.find((c) => c.kind === "float");
   const species = catalogue.species.find((s) => s.id === rig.species)?.name ?? "any fish";
   const kind = catalogue.float_types.find((t) => t.id === float?.spec.type)?.name ?? "";
-  const afloat = evaluation?.afloat;
+  const afloat = evaluation ? inFlow(evaluation).afloat : undefined;
   const values: Record<StationId, string> = {
     water: `${write(rig.water.depth_m, "depth", units)}, ${write(rig.water.temperature_c, "temperature", units)}`,
     bait: `${capital(species)}, ${hangs(rig, units, vocabulary)}`,

@@ -111,7 +111,7 @@ function Bracket(props: { rig: Rig; evaluation: Evaluation; x: number; hookY: nu
   const far = Math.abs(end - hookY);
   // On a narrow drawing the words keep short and near the hook, clear of the ruler.
   const long = x > 170;
-  const middle = !long ? Math.max(end, hookY) - 14 : far > 40 ? (end + hookY) / 2 : Math.min(end, hookY) - 12;
+  const beside = !long ? Math.max(end, hookY) - 14 : far > 40 ? (end + hookY) / 2 : Math.min(end, hookY) - 12;
   const onBed = !fromSurface && metres < 0.0005;
   const text = onBed
     ? "on the bed"
@@ -124,8 +124,9 @@ function Bracket(props: { rig: Rig; evaluation: Evaluation; x: number; hookY: nu
   const range = !fromSurface && !onBed && long ? evaluation.moving?.height : null;
   const spread = range ? `between ${write(range.low_m, "line", units)} and ${write(range.high_m, "line", units)}` : "";
   const wide = Math.max(text.length * 7.3, spread.length * 6.6) + 6;
-  // A bait that trails has the words on the other side of the bracket.
+  // A bait that trails has the words on the other side of the bracket, just above the bed.
   const trails = long && !onBed && (evaluation.moving?.lead_m ?? 0) < 0;
+  const middle = trails ? end - 31 : beside;
   const left = trails ? x + 12 : x - 14 - wide;
   return (
     <g>

@@ -36,6 +36,7 @@ type Props = {
 };
 
 const LOWER_M = 1.4;
+const BUTTONS_PX = 44;
 
 /** The water to scale with the rig in it. It draws an answer; it computes nothing of the rig. */
 export const Scene = memo(function Scene(props: Props) {
@@ -47,16 +48,21 @@ export const Scene = memo(function Scene(props: Props) {
   const evaluation = onRule ? straight(props.evaluation) : inFlow(props.evaluation);
   const deepest = Math.max(0, ...evaluation.path.map(([, depth = 0]) => depth));
   const canZoom = rig.water.depth_m > 2 * LOWER_M;
+  const narrow = width < 560;
+  // In a narrow drawing the buttons have a strip of the bed to themselves.
+  const tall = Math.max(80, narrow ? height - BUTTONS_PX : height);
   const view =
     canZoom && lower
-      ? fitLower(height, rig.water.depth_m, deepest, LOWER_M)
-      : fitView(height, rig.water.depth_m, deepest, evaluation.afloat.tip_m);
-  const narrow = width < 560;
+      ? fitLower(tall, rig.water.depth_m, deepest, LOWER_M)
+      : fitView(tall, rig.water.depth_m, deepest, evaluation.afloat.tip_m);
   const x = Math.round(width * (narrow ? 0.4 : 0.36));
   const line =
     moving && !onRule
       ? flowCourse(moving, view, x, [x - 110, width - x - (narrow ? 40 : 210)])
       : course(evaluation.path, view, x, x + 44);
+  // In a current the bed carries the lead, and above it stand the words of the bracket of a bait that trails.
+  const bed = toPx(view, rig.water.depth_m);
+  const labelsTo = moving && !onRule ? Math.min(bed - (moving.lead_m < 0 && !narrow ? 58 : 0), tall - 16) : tall - 16;
   const rightmost = moving ? Math.max(...line.map((p) => p.x)) : 0;
   const drag = useDrag(props.slide, view, props.onSelect);
   const surface = toPx(view, 0);
@@ -93,15 +99,13 @@ export const Scene = memo(function Scene(props: Props) {
         />
         <FloatInWater evaluation={evaluation} x={x} surface={surface} view={view} />
         <Fixed rig={rig} evaluation={evaluation} line={line} view={view} units={units} rule={onRule} />
-        {moving && !onRule && (
-          <Lead moving={moving} from={x} hook={at(line, 0)} bed={toPx(view, rig.water.depth_m)} units={units} />
-        )}
+        {moving && !onRule && <Lead moving={moving} from={x} hook={at(line, 0)} bed={bed} units={units} />}
         <Pieces
           drawn={drawn}
           rig={rig}
           selected={props.selected}
           units={units}
-          bounds={[labelsFrom, moving && !onRule ? Math.min(toPx(view, rig.water.depth_m), height - 16) : height - 16]}
+          bounds={[labelsFrom, labelsTo]}
           labelX={Math.min(Math.max(x + 70, (onRule ? 0 : rightmost) + 26), width - 150)}
           onSelect={props.onSelect}
           {...drag}

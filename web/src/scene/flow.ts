@@ -23,7 +23,6 @@ export function inFlow(evaluation: Evaluation): Evaluation {
       base_m: m.base_m,
       carried_kg: m.carried_kg,
       ghosts: m.ghosts,
-      tip_range: null,
     },
   };
 }

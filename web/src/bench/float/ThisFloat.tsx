@@ -50,7 +50,7 @@ export function ThisFloat({ afloat, spec, leaning, units }: Props) {
       {leaning && (
         <Text fontSize="sm" mt="2" data-testid="leaning">
           In this current and wind the line leans about {write(leaning.line_deg, "angle", units)} and the float{" "}
-          {write(leaning.float_deg, "angle", units)} (a simple estimate).
+          {write(leaning.float_deg, "angle", units)}.
         </Text>
       )}
       <Text fontSize="sm" color="soft" mt="2" data-testid="guessed">

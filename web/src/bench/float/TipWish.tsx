@@ -1,6 +1,7 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { Eye, EyeOff } from "lucide-react";
 import type { Choosing, Evaluation } from "../../api/client";
+import { inFlow } from "../../scene/flow";
 import { Button } from "../../shell/Button";
 import { QuantityField } from "../../shell/QuantityField";
 import { say, type Units, write } from "../../units/quantity";
@@ -21,7 +22,8 @@ const SAME_M = 0.0005;
 export function TipWish({ bench, answer, advice, units }: Props) {
   const { rig } = bench;
   const wish = (tip_m: number) => bench.put({ ...rig, aim: { ...rig.aim, tip_m } });
-  const range = answer.evaluation?.afloat.tip_range;
+  const shown = answer.evaluation ? inFlow(answer.evaluation).afloat : null;
+  const range = shown?.tip_range;
   return (
     <Stack gap="2">
       <QuantityField
@@ -47,7 +49,7 @@ export function TipWish({ bench, answer, advice, units }: Props) {
           )}
         </>
       )}
-      {range && <TipRange range={range} tipM={answer.evaluation?.afloat.tip_m ?? 0} units={units} />}
+      {range && <TipRange range={range} tipM={shown?.tip_m ?? 0} units={units} />}
       {advice && (
         <Why>
           <Text mb="2">What asks for tip here:</Text>

@@ -2,6 +2,7 @@ import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { type Adjusted, api, type FloatStock, Refusal } from "../../api/client";
+import { inFlow } from "../../scene/flow";
 import { Button } from "../../shell/Button";
 import { QuantityField } from "../../shell/QuantityField";
 import { say, write } from "../../units/quantity";
@@ -14,7 +15,7 @@ type Props = Pick<StationProps, "bench" | "answer" | "box">;
 export function Adjust({ bench, answer, box }: Props) {
   const { units } = useSettings();
   const queries = useQueryClient();
-  const shown = answer.evaluation?.afloat.tip_m ?? bench.rig.aim.tip_m;
+  const shown = answer.evaluation ? inFlow(answer.evaluation).afloat.tip_m : bench.rig.aim.tip_m;
   const [seen, setSeen] = useState<number | null>(null);
   const [found, setFound] = useState<Adjusted | null>(null);
   const [said, setSaid] = useState("");

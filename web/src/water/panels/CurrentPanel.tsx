@@ -54,6 +54,14 @@ export function CurrentPanel({ state, picture }: PanelProps) {
           distances find the crease; a float weighted to a depth tells how the current slows towards the bed.
         </Text>
       )}
+      {picture?.along && (
+        <Text fontSize="sm" color="soft" data-testid="along">
+          Along the run the bed is known for {write(-(picture.along.points[0]?.[0] ?? 0), "distance", units)} up and{" "}
+          {write(picture.along.points.at(-1)?.[0] ?? 0, "distance", units)} down; here it{" "}
+          {picture.along.slope >= 0 ? "falls" : "rises"} {write(Math.abs(picture.along.slope) * 10, "line", units)} in{" "}
+          {write(10, "distance", units)}.
+        </Text>
+      )}
       <Choice
         label="Looking out, it flows to the"
         value={survey.place?.flows_to ?? "right"}
