@@ -375,6 +375,12 @@ def test_bad_water_gets_a_sentence() -> None:
     assert {"cannot-hold", "no-shape", "drawn-under"} & set(said), said
     held = {f.id: f for f in evaluate(rig("grayling-avon", current_m_s=1.2, hold=0.2)).findings}
     assert held["cannot-hold"].figures["load"].value > 0.005, "it says what would hold"
+    weak = rig("grayling-avon", current_m_s=1.0, hold=0.0).model_dump(mode="json")
+    for c in weak["components"]:
+        if c["kind"] == "line":
+            c["strength_n"] = 0.3
+    too_hard = {f.id: f for f in evaluate(read_rig(weak)).findings}["hold-too-hard"]
+    assert too_hard.figures["hold"].value > 0.5 * too_hard.figures["strength"].value
     rising = rig("grayling-avon", speeds=[{"depth_m": 0.1, "speed_m_s": 0.2}, {"depth_m": 1.0, "speed_m_s": 0.5}])
     assert "speeds-rise" in {f.id for f in evaluate(rising).findings}
     with pytest.raises(BrookwindError) as refusal:

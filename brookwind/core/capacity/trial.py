@@ -88,10 +88,7 @@ def settle_s(plan: Plan, low_n: float) -> float:
     Between the sizes that were followed, and beyond them, it goes as a power of the load.
     Source: `fall`, of `trial_rig`.
     """
-    if low_n <= 0.0:
-        return inf
-    loads, times, _ = _falls(trial_of(plan))
-    return exp(_between(log(low_n), loads, times)) if loads else inf
+    return _as_power(plan, low_n, 1)
 
 
 def run_lost_m(plan: Plan, low_n: float) -> float:
@@ -101,10 +98,15 @@ def run_lost_m(plan: Plan, low_n: float) -> float:
     low_n: what is well down the line. [N]
     Source: as `settle_s`.
     """
-    if low_n <= 0.0:
+    return _as_power(plan, low_n, 2)
+
+
+def _as_power(plan: Plan, low_n: float, which: int) -> float:
+    """A figure of the falls at a load, on straight lines of logarithms."""
+    found = _falls(trial_of(plan))
+    if low_n <= 0.0 or not found[0]:
         return inf
-    loads, _, drifts = _falls(trial_of(plan))
-    return exp(_between(log(low_n), loads, drifts)) if loads else inf
+    return exp(_between(log(low_n), found[0], found[which]))
 
 
 def lean(plan: Plan, low_n: float) -> Lean:

@@ -23,7 +23,8 @@ export function StopStation({ bench, answer, onSetStop }: StationProps) {
   const stop = answer.evaluation?.stop;
   const problem = answer.evaluation?.stop_problem;
   const length = (m: number) => write(m, "line", units);
-  const flows = answer.evaluation?.moving != null;
+  // Also where no shape was found: how it is held back is what puts that right.
+  const flows = (answer.evaluation?.moving ?? answer.evaluation?.moving_problem) != null;
   const asked = useMovingStop(answer.of, flows);
   const current = asked.data;
   if (flows && answer.evaluation) {
@@ -42,26 +43,16 @@ export function StopStation({ bench, answer, onSetStop }: StationProps) {
     );
   }
   if (!stop) return <Text role="alert">{problem ? sentenceOf(problem) : "One moment."}</Text>;
-  const settled = Math.abs(stop.slide_m) < 0.0005;
   const side = stop.attachment_m >= 0 ? "below" : "above";
   return (
     <Stack gap="4">
-      <Box>
-        <Text color="soft" fontSize="sm">
-          From {MEASURED[stop.measured_to]} to the hook it should be
-        </Text>
-        <Text fontFamily="heading" fontSize="4xl" fontWeight="bold" lineHeight="1.1" data-testid="setting">
-          {length(stop.wanted_m)}
-        </Text>
-        <Text fontWeight="semibold" color={settled ? "reed" : "brass"}>
-          {settled
-            ? "It is set so."
-            : `Now ${length(stop.now_m)}: slide it ${length(Math.abs(stop.slide_m))} ${stop.slide_m > 0 ? "away from" : "towards"} the hook.`}
-        </Text>
-      </Box>
-      <Button variant="solid" onClick={onSetStop} disabled={bench.busy || settled} title="Set the stop (S)">
-        <MoveVertical aria-hidden="true" /> Set the stop
-      </Button>
+      <Setting
+        says={`From ${MEASURED[stop.measured_to]} to the hook it should be`}
+        stop={stop}
+        settledM={0.0005}
+        bench={bench}
+        onSetStop={onSetStop}
+      />
       <Facts
         rows={[
           ["Hook wanted at", `${length(stop.hook_depth_wanted_m)} down`],
@@ -83,6 +74,40 @@ export function StopStation({ bench, answer, onSetStop }: StationProps) {
       {answer.evaluation && <WhereItIs evaluation={answer.evaluation} stop={null} />}
       <Current bench={bench} answer={answer} />
     </Stack>
+  );
+}
+
+type SettingProps = Pick<StationProps, "bench" | "onSetStop"> & {
+  says: string;
+  stop: { wanted_m: number; now_m: number; slide_m: number };
+  /** Nearer than this it counts as set. [m] */
+  settledM: number;
+};
+
+/** The setting, large, and how far it is from where the stop is now. */
+function Setting({ says, stop, settledM, bench, onSetStop }: SettingProps) {
+  const { units } = useSettings();
+  const length = (m: number) => write(m, "line", units);
+  const settled = Math.abs(stop.slide_m) < settledM;
+  return (
+    <>
+      <Box>
+        <Text color="soft" fontSize="sm">
+          {says}
+        </Text>
+        <Text fontFamily="heading" fontSize="4xl" fontWeight="bold" lineHeight="1.1" data-testid="setting">
+          {length(stop.wanted_m)}
+        </Text>
+        <Text fontWeight="semibold" color={settled ? "reed" : "brass"}>
+          {settled
+            ? "It is set so."
+            : `Now ${length(stop.now_m)}: slide it ${length(Math.abs(stop.slide_m))} ${stop.slide_m > 0 ? "away from" : "towards"} the hook.`}
+        </Text>
+      </Box>
+      <Button variant="solid" onClick={onSetStop} disabled={bench.busy || settled} title="Set the stop (S)">
+        <MoveVertical aria-hidden="true" /> Set the stop
+      </Button>
+    </>
   );
 }
 
@@ -112,26 +137,16 @@ function SettingInCurrent({ answer, failed, bench, onSetStop }: InCurrentProps) 
   if (!answer) return <Text aria-live="polite">Reckoning the line in the current.</Text>;
   const { stop, problem } = answer;
   if (!stop) return <Text role="alert">{problem ? sentenceOf(problem) : ""}</Text>;
-  const settled = Math.abs(stop.slide_m) < 0.005;
   const laid = stop.hook_height_wanted_m < 0;
   return (
     <Stack gap="4">
-      <Box>
-        <Text color="soft" fontSize="sm">
-          In this current it should be set to
-        </Text>
-        <Text fontFamily="heading" fontSize="4xl" fontWeight="bold" lineHeight="1.1" data-testid="setting">
-          {length(stop.wanted_m)}
-        </Text>
-        <Text fontWeight="semibold" color={settled ? "reed" : "brass"}>
-          {settled
-            ? "It is set so."
-            : `Now ${length(stop.now_m)}: slide it ${length(Math.abs(stop.slide_m))} ${stop.slide_m > 0 ? "away from" : "towards"} the hook.`}
-        </Text>
-      </Box>
-      <Button variant="solid" onClick={onSetStop} disabled={bench.busy || settled} title="Set the stop (S)">
-        <MoveVertical aria-hidden="true" /> Set the stop
-      </Button>
+      <Setting
+        says="In this current it should be set to"
+        stop={stop}
+        settledM={0.005}
+        bench={bench}
+        onSetStop={onSetStop}
+      />
       <Facts
         rows={[
           [laid ? "Line wanted on the bed" : "Bait wanted off the bed", length(Math.abs(stop.hook_height_wanted_m))],
