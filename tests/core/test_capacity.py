@@ -32,7 +32,7 @@ from brookwind.core.gravity import G_M_S2, sphere_diameter_m, submerged_weight_n
 from brookwind.core.motion.fall import fall
 from brookwind.core.motion.moving import moving
 from brookwind.core.motion.sphere import fall_speed_m_s
-from brookwind.core.rig.document import Conditions, Limits, Rig
+from brookwind.core.rig.document import Conditions, Limits, Rig, read_rig
 from brookwind.demo.load import demo_box
 
 FLOATS = [b for b in demo_box() if isinstance(b, FloatStock)]
@@ -105,6 +105,14 @@ def test_the_window_says_of_the_rig_what_the_bench_says(name: str, current: floa
 
 def _still_m(rig: Rig) -> float:
     return rig.water.depth_m - settle(rig).laid.hook_depth_m
+
+
+def test_a_bait_that_floats_like_foam_has_a_window_too(rigs: dict[str, Rig]) -> None:
+    data = rigs["roach-pole"].model_dump(mode="json")
+    for c in data["components"]:
+        if c["kind"] == "bait":
+            c["mass_kg"], c["density_kg_m3"] = 0.05, 20.0
+    assert capacity_window(plan_of(read_rig(data)), FLOATS).bounds
 
 
 def test_a_float_that_carries_nothing_never_settles() -> None:

@@ -43,7 +43,7 @@ class Plan(Frozen):
     """The line and what is on it, when there is a rig already; one weight on plain line when not given."""
     line_diameter_m: float = Field(default=0.00016, ge=0.00003, le=0.003)
     line_strength_n: float | None = Field(default=None, gt=0, le=2000)
-    tackle_kg: float = Field(default=0.0001, ge=-0.1, le=1)
+    tackle_kg: float = Field(default=0.0001, ge=-60, le=5)
     """Hook, bait, swivel and beads under water, as lead. [kg]"""
     tip_m: float = Field(default=0.006, gt=0, le=0.5)
     species: str | None = None
