@@ -97,6 +97,9 @@ class Sounder:
                     self._read(link)
             except OSError as error:
                 self._set(False, f"{self.where} does not answer ({error.strerror or error}).")
+            except Exception as error:
+                # Whatever it sends, the thread must not die in silence: it is told, and tried again.
+                self._set(False, f"What {self.where} sends cannot be read ({error}).")
             else:
                 self._set(False, f"{self.where} closed the connection.")
             self._stop.wait(_RETRY_S[min(tries, len(_RETRY_S) - 1)])

@@ -19,6 +19,8 @@ from typing import Any
 import pytest
 from playwright.sync_api import Page, expect
 
+from .nursery import nursery, stop
+
 expect.set_options(timeout=20_000)
 
 
@@ -51,15 +53,14 @@ class Server:
     def __init__(self, database: Path, what: str = "demo") -> None:
         self.database, self.port, self.what = database, free_port(), what
         self.url = f"http://127.0.0.1:{self.port}"
-        self.process: subprocess.Popen[bytes] | None = None
+        self.pid: int | None = None
 
     def start(self) -> None:
         """Start, on a copy of the demo as loaded once for this run when there is no database yet."""
         if self.what == "demo" and not self.database.exists():
             shutil.copy(_loaded(), self.database)
-        env = {**os.environ, "BROOKWIND_DEMO_DB": str(self.database), "BROOKWIND_DB": str(self.database)}
-        command = [sys.executable, "-m", "brookwind.cli", self.what, "--port", str(self.port)]
-        self.process = subprocess.Popen(command, env=env, stdout=subprocess.DEVNULL)
+        own = {"BROOKWIND_DEMO_DB": str(self.database), "BROOKWIND_DB": str(self.database)}
+        self.pid = nursery().start([self.what, "--port", str(self.port)], own)
         for _ in range(200):
             try:
                 urllib.request.urlopen(f"{self.url}/api/rigs", timeout=1).close()
@@ -69,10 +70,9 @@ class Server:
         raise RuntimeError("the server did not start")
 
     def stop(self) -> None:
-        if self.process:
-            self.process.terminate()
-            self.process.wait(10)
-            self.process = None
+        if self.pid is not None:
+            stop(self.pid)
+            self.pid = None
 
 
 @pytest.fixture

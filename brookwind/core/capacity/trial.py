@@ -146,9 +146,9 @@ def _falls(trial: Trial) -> tuple[tuple[float, ...], tuple[float, ...], tuple[fl
 
 @lru_cache(maxsize=64)
 def _leans(trial: Trial) -> tuple[tuple[float, ...], tuple[float, ...], tuple[float, ...]]:
-    """(logarithms of loads, leans, lifts) of the sizes whose line takes a shape; leans never grow with the load."""
+    """(logarithms of loads, leans, lifts) of the sizes whose line takes a shape."""
     found: list[tuple[float, Lean]] = []
-    for body in reversed(_sizes(trial, _SHAPES)):
+    for body in _sizes(trial, _SHAPES):
         leaning = _tried(trial, body, _lean_of)
         if leaning is not None and isfinite(leaning.line_deg):
             found.append((log(_low_n(trial, body)), leaning))

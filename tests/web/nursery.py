@@ -1,0 +1,87 @@
+"""Starts servers at once: a process that has loaded everything and forks for each.
+
+A server of its own takes seconds to load its packages, and nearly every browser test wants one.
+"""
+
+from __future__ import annotations
+
+import json
+import os
+import signal
+import subprocess
+import sys
+import time
+from functools import cache
+
+_LOADED = (
+    "uvicorn", "scipy.special", "scipy.interpolate", "scipy.linalg.lapack", "icalendar", "brookwind.api.app",
+    "brookwind.demo.load", "brookwind.instruments.standins.all",
+)  # fmt: skip
+
+
+class Nursery:
+    """The loaded process."""
+
+    def __init__(self) -> None:
+        """Begin loading."""
+        command = [sys.executable, "-m", "tests.web.nursery"]
+        self.process = subprocess.Popen(command, stdin=subprocess.PIPE, stdout=subprocess.PIPE, text=True)
+
+    def start(self, arguments: list[str], environment: dict[str, str]) -> int:
+        """Fork a server with these arguments of the command line. Its process id."""
+        assert self.process.stdin is not None
+        assert self.process.stdout is not None
+        self.process.stdin.write(json.dumps([arguments, environment]) + "\n")
+        self.process.stdin.flush()
+        return int(self.process.stdout.readline())
+
+
+@cache
+def nursery() -> Nursery:
+    """The one of this worker."""
+    return Nursery()
+
+
+def stop(pid: int, seconds: float = 10.0) -> None:
+    """End a server as the system would, and see it gone."""
+    os.kill(pid, signal.SIGTERM)
+    end = time.monotonic() + seconds
+    while time.monotonic() < end:
+        try:
+            os.kill(pid, 0)
+        except ProcessLookupError:
+            return
+        time.sleep(0.02)
+    os.kill(pid, signal.SIGKILL)
+
+
+def _serve(arguments: list[str], environment: dict[str, str]) -> None:
+    from brookwind.cli import app
+
+    signal.signal(signal.SIGCHLD, signal.SIG_DFL)
+    os.environ.update(environment)
+    nothing = os.open(os.devnull, os.O_RDWR)
+    os.dup2(nothing, 0)
+    os.dup2(nothing, 1)
+    app(arguments, standalone_mode=False)
+
+
+def main() -> None:
+    """Load, then fork whenever a line asks for it; the end of the input ends it."""
+    for name in _LOADED:
+        __import__(name)
+    # Ended servers leave nothing behind.
+    signal.signal(signal.SIGCHLD, signal.SIG_IGN)
+    for line in sys.stdin:
+        arguments, environment = json.loads(line)
+        pid = os.fork()
+        if pid == 0:
+            try:
+                _serve(arguments, environment)
+            finally:
+                os._exit(0)
+        print(pid, flush=True)
+
+
+if __name__ == "__main__":
+    main()
