@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Sequence
 from dataclasses import dataclass
+from functools import cached_property
 from itertools import pairwise
 from math import ceil, pi
 from typing import NamedTuple
@@ -14,6 +15,7 @@ from numpy.typing import NDArray
 from brookwind.core.balance.hang import Hanging, Item, line_weight_between_n
 from brookwind.core.gravity import sphere_diameter_m
 from brookwind.core.motion.drag import STREAMLINED
+from brookwind.core.motion.sphere import VISCOSITY_M2_S
 from brookwind.core.rig.components import LineSection, Weight
 from brookwind.core.rig.document import Rig, of_kind
 
@@ -69,7 +71,22 @@ class Chain:
         """Number of nodes."""
         return len(self.position_m)
 
-    @property
+    @cached_property
+    def shadow_m2(self) -> Array:
+        """Diameter times length of each link."""
+        return np.asarray(self.diameter_m[1:] * self.link_m[1:])
+
+    @cached_property
+    def thickness_m_s(self) -> Array:
+        """10 (nu/d)^(2/3), which makes White's coefficient of a cylinder for each link."""
+        return np.asarray(10.0 * (VISCOSITY_M2_S / self.diameter_m[1:]) ** (2.0 / 3.0))
+
+    @cached_property
+    def hangs_aside(self) -> bool:
+        """Some piece hangs on a side line."""
+        return bool(self.side_m.any())
+
+    @cached_property
     def bed_n_m(self) -> Array:
         """Stiffness with which the bed, or the surface, bears a node. [N/m]"""
         found: Array = (np.abs(self.weight_n) + _LEAST_N) / _BED_GIVES_M

@@ -157,7 +157,7 @@ def _change(chain: Chain, setup: Setup, top: AtTop, s: State, step_s: float | No
         return solve(push)[0], 0.0
     # With the speed: links, pieces and friction change by dF/dV.
     further = np.zeros_like(push.right)
-    for row, force in ((1, links.a[0]), (2, links.a[1])):
+    for row, force in ((1, links.a[0, 0]), (2, links.a[1, 0])):
         further[..., row + 3 :: 3] += 0.5 * force
         further[..., row:-3:3] += 0.5 * force
     further[..., 1::3] -= nodes.vxx
@@ -184,9 +184,11 @@ def _faster(
     push_n, slower = _float_push(setup, top, s.vx[..., 0])
     balance = s.tension[..., 1] * cx + 0.5 * links.fx[..., 0] + nodes.fx[..., 0] + push_n
     turn = np.maximum(s.tension[..., 1], 0.0) / links.length[..., 0]
-    by = np.stack((cx, turn * cz * cz + 0.5 * links.g[0][..., 0], -turn * cx * cz + 0.5 * links.g[1][..., 0]), axis=-1)
+    by = np.stack(
+        (cx, turn * cz * cz + 0.5 * links.g[0, 0, ..., 0], -turn * cx * cz + 0.5 * links.g[0, 1, ..., 0]), axis=-1
+    )
     by_speed = np.sum(by * with_speed[..., 1, :], axis=-1)
-    rate = slower - 0.5 * links.a[0][..., 0] + nodes.vxx[..., 0] + by_speed - heavy_kg_s
+    rate = slower - 0.5 * links.a[0, 0, ..., 0] + nodes.vxx[..., 0] + by_speed - heavy_kg_s
     if np.any(rate >= 0.0):
         raise ArithmeticError("a faster float is pushed on harder")
     found: Array = np.clip(-(balance + np.sum(by * alone[..., 1, :], axis=-1)) / rate, -0.3, 0.3)

@@ -38,14 +38,14 @@ class State:
 class LinkForces:
     """Drag of the water on each link, and its change with the link's direction, its place and its speed.
 
-    `a` is dF/dw (w: speed of the water past the link), `g` is dF/de (e: from its upper to its lower node); index xx,
-    xz, zx, zz.
+    `a` is dF/dw (w: speed of the water past the link), `g` is dF/de (e: from its upper to its lower node): rows x and z
+    of the force, columns x and z, then the links.
     """
 
     fx: Array
     fz: Array
-    a: tuple[Array, Array, Array]
-    g: tuple[Array, Array, Array, Array]
+    a: Array
+    g: Array
     shear: Array
     cx: Array
     cz: Array
@@ -55,7 +55,10 @@ class LinkForces:
 def link_forces(chain: Chain, s: State, setup: Setup) -> LinkForces:
     """Drag of the water on the links.
 
-    F = q(|w_n|) w_n + k |w_t| w_t,  q = rho d l / 2 (|w_n| + 10 (nu/d)^(2/3) |w_n|^(1/3)),  k = rho pi d l C_f / 2
+    F = q m t + k a c,  q = rho d l / 2 (|m| + 10 (nu/d)^(2/3) |m|^(1/3)),  k = rho pi d l C_f |a| / 2
+
+    with c along the link and t across it, a and m the parts of the water's speed past it along and across.
+    dF/dw = Q tt + 2 k cc,  dF/de = [(2 k - q) m ct + a (k - Q) tt] / l,  Q = d(q m)/dm.
 
     chain: the chain.
     s: its state.
@@ -69,35 +72,26 @@ def link_forces(chain: Chain, s: State, setup: Setup) -> LinkForces:
     speed = setup.flow.speed(middle)
     wx = speed - 0.5 * (s.vx[..., 1:] + s.vx[..., :-1])
     wz = -0.5 * (s.vz[..., 1:] + s.vz[..., :-1])
-    along = wx * cx + wz * cz
-    nx, nz = wx - along * cx, wz - along * cz
-    across = np.sqrt(nx * nx + nz * nz + _CALM * _CALM)
-    diameter, rest = chain.diameter_m[1:], chain.link_m[1:]
-    half = 0.5 * setup.water_kg_m3 * setup.line_drag * diameter * rest
-    thick = 10.0 * (VISCOSITY_M2_S / diameter) ** (2.0 / 3.0) * np.cbrt(across)
-    q, dq = half * (across + thick), half * (across + thick / 3.0) / (across * across)
-    skin = 0.5 * np.pi * setup.water_kg_m3 * setup.skin * diameter * rest
-    k = skin * np.abs(along)
-    # dF/dw = q (1 - cc) + dq nn + 2 k cc;  with n: across, c: along.
-    sxx, sxz, szz = q + dq * nx * nx, dq * nx * nz, q + dq * nz * nz
-    axx = q * cz * cz + dq * nx * nx + 2.0 * k * cx * cx
-    axz = -q * cx * cz + sxz + 2.0 * k * cx * cz
-    azz = q * cx * cx + dq * nz * nz + 2.0 * k * cz * cz
-    # dF/dc: across changes by -(c w' + along); along the line by w.
-    hxx, hxz = cx * wx + along, cx * wz
-    hzx, hzz = cz * wx, cz * wz + along
-    bxx = -(sxx * hxx + sxz * hzx) + k * (2.0 * cx * wx + along)
-    bxz = -(sxx * hxz + sxz * hzz) + 2.0 * k * cx * wz
-    bzx = -(sxz * hxx + szz * hzx) + 2.0 * k * cz * wx
-    bzz = -(sxz * hxz + szz * hzz) + k * (2.0 * cz * wz + along)
-    px, pz = cz / length, cx / length
-    # dc/de = (1 - cc)/L: its rows are cz (cz, -cx) and cx (-cz, cx), over L.
-    ux, uz = bxx * px - bxz * pz, bzx * px - bzz * pz
+    along, across = wx * cx + wz * cz, wx * cz - wz * cx
+    fast = np.abs(across) + _CALM
+    thick = chain.thickness_m_s * np.cbrt(fast)
+    half = 0.5 * setup.water_kg_m3 * setup.line_drag * chain.shadow_m2
+    q, steep = half * (fast + thick), half * (2.0 * fast + (4.0 / 3.0) * thick)
+    k = 0.5 * np.pi * setup.water_kg_m3 * setup.skin * chain.shadow_m2 * np.abs(along)
+    push, rub = q * across, k * along
+    xx, xz, zz = cx * cx, cx * cz, cz * cz
+    twice = 2.0 * k
+    a, g = np.empty((2, 2, *cx.shape)), np.empty((2, 2, *cx.shape))
+    a[0, 0], a[1, 1] = steep * zz + twice * xx, steep * xx + twice * zz
+    a[0, 1] = a[1, 0] = (twice - steep) * xz
+    aside, behind = (twice - q) * across / length, along * (k - steep) / length
+    g[0, 0], g[0, 1] = aside * xz + behind * zz, -aside * xx - behind * xz
+    g[1, 0], g[1, 1] = aside * zz - behind * xz, behind * xx - aside * xz
     return LinkForces(
-        fx=q * nx + k * along * cx,
-        fz=q * nz + k * along * cz,
-        a=(axx, axz, azz),
-        g=(ux * cz, -ux * cx, uz * cz, -uz * cx),
+        fx=push * cz + rub * cx,
+        fz=rub * cz - push * cx,
+        a=a,
+        g=g,
         shear=setup.flow.slope(middle, speed),
         cx=cx,
         cz=cz,
@@ -135,20 +129,11 @@ def node_forces(chain: Chain, s: State, setup: Setup, ceiling_m: float) -> NodeF
     speed = np.sqrt(wx * wx + wz * wz + _CALM * _CALM)
     drags = sphere_drags(speed * chain.ball_m / VISCOSITY_M2_S)
     k = 0.5 * setup.water_kg_m3 * drags * chain.area_m2 * speed
-    bed = setup.flow.depth_m + setup.slope * (s.x - s.x[..., :1])
     stiff = chain.bed_n_m
-    deep = s.z - bed
-    bed_n, up = _borne(stiff, deep)
-    if chain.side_m.any():
-        hung, rise = _borne(stiff, deep + chain.side_m)
-        # A piece on a side line can be lifted off it wholly; the line it hangs on cannot.
-        by_side = (chain.side_m > 0.0) & (bed_n == 0.0)
-        slack = hung >= chain.side_n
-        bed_n = np.where(by_side, np.where(slack, np.maximum(chain.side_n, 0.0), hung), bed_n)
-        up = np.where(by_side, np.where(slack, 0.0, rise), up)
+    bed_n, up = _on_the_bed(chain, s, setup, stiff)
     held_n, held = _borne(stiff, ceiling_m - s.z)
-    slow = np.sqrt(s.vx * s.vx + _CREEP_M_S**2)
     # The bed bears square to itself, and rubs against the way a node goes.
+    slow = np.sqrt(s.vx * s.vx + _CREEP_M_S**2)
     along = setup.slope - setup.friction * s.vx / slow
     # Steeper than in proportion: drag coefficients fall off slower than 1/Re.
     by_x = k * (1.0 + 0.8 * wx * wx / (speed * speed))
@@ -165,8 +150,25 @@ def node_forces(chain: Chain, s: State, setup: Setup, ceiling_m: float) -> NodeF
     )
 
 
+def _on_the_bed(chain: Chain, s: State, setup: Setup, stiff: Array) -> tuple[Array, Array]:
+    """What the bed bears at each node, and its rate."""
+    deep = s.z - (setup.flow.depth_m + setup.slope * (s.x - s.x[..., :1]))
+    bed_n, up = _borne(stiff, deep)
+    if chain.hangs_aside:
+        hung, rise = _borne(stiff, deep + chain.side_m)
+        # A piece on a side line can be lifted off it wholly; the line it hangs on cannot.
+        by_side = (chain.side_m > 0.0) & (bed_n == 0.0)
+        slack = hung >= chain.side_n
+        bed_n = np.where(by_side, np.where(slack, np.maximum(chain.side_n, 0.0), hung), bed_n)
+        up = np.where(by_side, np.where(slack, 0.0, rise), up)
+    return bed_n, up
+
+
 def _borne(stiff: Array, deep: Array) -> tuple[Array, Array]:
     """Force that bears nodes pressed in by `deep`, and its rate; the rate grows evenly over the first tenth of a mm."""
+    if float(deep.max()) <= 0.0:
+        nothing = np.zeros_like(deep)
+        return nothing, nothing
     share = np.minimum(np.maximum(deep / _SOFT_M, 0.0), 1.0)
     force: Array = stiff * (0.5 * _SOFT_M * share * share + np.maximum(deep - _SOFT_M, 0.0))
     return force, stiff * share

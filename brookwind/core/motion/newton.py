@@ -93,30 +93,29 @@ def _put_lengths(push: Push, chain: Chain, links: LinkForces, tension: Array) ->
 
 def _put_links(push: Push, links: LinkForces, tension: Array, rate: float) -> None:
     """Drag of the links and the turning of their tension; `rate` is d(mean speed)/d(place of one end)."""
-    cx, cz = links.cx, links.cz
-    lower, upper = slice(1, None), slice(0, -1)
+    cx, cz, lower = links.cx, links.cz, slice(1, None)
     # Tension pulls the lower node up the link and the upper one down it.
     push.entry(1, 0, 0, lower)[:] = -cx
     push.entry(2, 0, 0, lower)[:] = -cz
     push.entry(1, 0, 1, lower)[:] = cx
     push.entry(2, 0, 1, lower)[:] = cz
     turn = np.maximum(tension, 0.0) / links.length
-    k = {(1, 1): turn * cz * cz, (1, 2): -turn * cx * cz, (2, 1): -turn * cx * cz, (2, 2): turn * cx * cx}
-    gxx, gxz, gzx, gzz = links.g
-    axx, axz, azz = links.a
-    shear = 0.5 * links.shear
-    moved = {
-        (1, 1): -rate * axx, (1, 2): shear * axx - rate * axz,
-        (2, 1): -rate * axz, (2, 2): shear * axz - rate * azz,
-    }  # fmt: skip
-    turned = {(1, 1): gxx, (1, 2): gxz, (2, 1): gzx, (2, 2): gzz}
-    for (row, column), stiff in k.items():
-        below = 0.5 * (moved[row, column] + turned[row, column])
-        above = 0.5 * (moved[row, column] - turned[row, column])
-        push.entry(row, column, 0, lower)[:] += below - stiff
-        push.entry(row, column, 1, lower)[:] += below + stiff
-        push.entry(row, column, -1, upper)[:] += above + stiff
-        push.entry(row, column, 0, upper)[:] += above - stiff
+    stiff = np.empty_like(links.a)
+    stiff[0, 0], stiff[1, 1] = turn * cz * cz, turn * cx * cx
+    stiff[0, 1] = stiff[1, 0] = -turn * cx * cz
+    moved = -rate * links.a
+    moved[:, 1] += 0.5 * links.shear * links.a[:, 0]
+    below, above = 0.5 * (moved + links.g), 0.5 * (moved - links.g)
+    # For each row and column: of the node above, the same, the node below.
+    near = np.zeros((2, 2, *tension.shape[:-1], 3, tension.shape[-1] + 1))
+    near[..., 0, 1:] = below + stiff
+    near[..., 1, 1:] = below - stiff
+    near[..., 1, :-1] += above - stiff
+    near[..., 2, :-1] = above + stiff
+    for row in (1, 2):
+        for column in (1, 2):
+            first = 2 * _BAND + row - column - 3
+            push.band[..., first : first + 7 : 3, column::3] = near[row - 1, column - 1]
     for row, force, c in ((1, links.fx, cx), (2, links.fz, cz)):
         push.right[..., row + 3 :: 3] -= 0.5 * force - tension * c
         push.right[..., row:-3:3] -= 0.5 * force + tension * c

@@ -28,7 +28,7 @@ class Pace(NamedTuple):
     longest_s: float
 
 
-STEADY = Pace(turn_most=0.3, turn_easy=0.12, longest_s=0.04)
+STEADY = Pace(turn_most=0.4, turn_easy=0.18, longest_s=0.05)
 """Times are right to 1 %: halving the steps changes them by less."""
 HASTY = Pace(turn_most=0.6, turn_easy=0.3, longest_s=0.12)
 """Times are right to about 3 %, in half the work."""
