@@ -19,6 +19,6 @@ def write_fall(fall: Fall) -> str:
     rows = csv.writer(out, lineterminator="\n")
     rows.writerow(HEADER)
     for frame in fall.frames:
-        for name, (x, depth) in zip(fall.pieces, frame.pieces, strict=True):
-            rows.writerow((frame.time_s, name, x, depth, frame.float_x_m, f"{frame.load_n:.5f}"))
+        for piece, (x, depth) in zip(fall.pieces, frame.pieces, strict=True):
+            rows.writerow((frame.time_s, piece.id, x, depth, frame.float_x_m, f"{frame.load_n:.5f}"))
     return out.getvalue()

@@ -137,7 +137,7 @@ def test_a_slider_runs_to_its_stop_and_a_closed_bail_holds_it() -> None:
 def test_a_jig_swings_in_after_the_upper_weight() -> None:
     made = new_rig("slider-and-jig", Water(depth_m=6.0), "r", "R", Start(species="perch"))
     found = fall(balance_rig(made, SHOP, Wish(pattern=made.pattern)).rig)
-    upper, jig = (found.pieces.index(name) for name in ("lead-1", "jig"))
+    upper, jig = ([p.id for p in found.pieces].index(name) for name in ("lead-1", "jig"))
     on_the_way = next(f for f in found.frames if f.pieces[upper][1] > 3.0)
     assert on_the_way.pieces[jig][1] < on_the_way.pieces[upper][1], "the upper weight leads down"
     assert found.frames[-1].pieces[jig][1] == pytest.approx(found.frames[-1].pieces[upper][1] + 0.6, abs=0.02)

@@ -53,7 +53,7 @@ def test_the_fall_is_played_scrubbed_compared_and_left_by_keys(running: Page) ->
     at_two = strip.locator("polyline").first.get_attribute("points")
     scrub.fill("4")
     assert strip.locator("polyline").first.get_attribute("points") != at_two
-    expect(strip.get_by_text("to the end of the run")).to_be_visible()
+    expect(strip.get_by_text("then fishes for")).to_be_visible()
     strip.get_by_text("How it is thrown").click()
     strip.get_by_label("Feed beside it").select_option("pellets")
     expect(strip.get_by_test_id("fall-says")).to_contain_text("pellets")

@@ -207,7 +207,7 @@ def test_drifts_marks_and_wind(water: Page) -> None:
     water.get_by_role("button", name="Mark them").click()
     marks = water.get_by_role("list", name="Fish marks").get_by_role("listitem")
     expect(marks).to_have_count(3)
-    expect(marks.first).to_contain_text(re.compile(r"Stop at 3\.5\d m"))
+    expect(marks.first).to_contain_text(re.compile(r"Stop at 3\.5\d\sm"))
     expect(marks.first).to_contain_text("shallower")
     bead(water, "Wind & light")
     water.get_by_label("Wind", exact=True).fill("10 mph")

@@ -16,7 +16,7 @@ from brookwind.core.balance.hang import Hanging, Item, line_weight_between_n
 from brookwind.core.gravity import sphere_diameter_m
 from brookwind.core.motion.drag import STREAMLINED
 from brookwind.core.motion.sphere import VISCOSITY_M2_S
-from brookwind.core.rig.components import LineSection, Weight
+from brookwind.core.rig.components import Component, LineSection, Weight
 from brookwind.core.rig.document import Rig, of_kind
 
 Array = NDArray[np.float64]
@@ -171,6 +171,16 @@ def _cuts(setting_m: float, pieces: Sequence[float], joins: Sequence[float], gra
     return cuts
 
 
+def _mass_and_density(piece: Component) -> tuple[float, float]:
+    return float(getattr(piece, "mass_kg", 0.0)), float(getattr(piece, "density_kg_m3", 1000.0))
+
+
+def ball_m(piece: Component) -> float:
+    """Diameter of a ball of a piece's mass and density; nought for what has no mass. [m]"""
+    mass, density = _mass_and_density(piece)
+    return sphere_diameter_m(mass, density) if mass > 0.0 else 0.0
+
+
 def _pieces(
     items: Sequence[Item], positions: Array, mass: Array, weight: Array, water: float
 ) -> tuple[Array, Array, Array, Array, dict[str, int]]:
@@ -182,12 +192,12 @@ def _pieces(
         c = item.component
         at = int(np.argmin(np.abs(positions - item.position_m)))
         node[c.id] = at
-        own, density = float(getattr(c, "mass_kg", 0.0)), float(getattr(c, "density_kg_m3", 1000.0))
+        own, density = _mass_and_density(c)
         weight[at] += item.weight_n
         if own <= 0.0:
             continue
         mass[at] += own + 0.5 * water * own / density
-        ball = sphere_diameter_m(own, density)
+        ball = ball_m(c)
         shape = STREAMLINED.get(c.shape, 1.0) if isinstance(c, Weight) else 1.0
         area[at] += shape * 0.25 * pi * ball**2
         length[at] = max(length[at], ball)

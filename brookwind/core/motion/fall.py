@@ -12,7 +12,7 @@ from brookwind.core.balance.settle import Settled, settle
 from brookwind.core.errors import BrookwindError, OutOfRange
 from brookwind.core.frozen import Frozen
 from brookwind.core.motion.afloat import go
-from brookwind.core.motion.chain import COARSE
+from brookwind.core.motion.chain import COARSE, ball_m
 from brookwind.core.motion.feed import FEED, falls_at_m_s, free_fall
 from brookwind.core.motion.flow import Flow
 from brookwind.core.motion.paying import USUAL, Detail, Sinking
@@ -64,6 +64,17 @@ class Frame(Frozen):
     """(x, depth) of each piece, in the order of `Fall.pieces`."""
 
 
+class FallPiece(Frozen):
+    """A piece that is followed."""
+
+    id: str
+    kind: str
+    position_m: float
+    """Above the hook, along the line. [m]"""
+    across_m: float
+    """Diameter of a ball of its mass and density; nought for what has no mass. [m]"""
+
+
 class FeedFall(Frozen):
     """Feed falling beside the rig."""
 
@@ -102,7 +113,7 @@ class Fall(Frozen):
     crossing_share: float
     closest: float
     """Least distance of two pieces meant to be apart, over the line between them."""
-    pieces: tuple[str, ...]
+    pieces: tuple[FallPiece, ...]
     frames: tuple[Frame, ...]
     feed: tuple[FeedFall, ...]
     steps: int
@@ -287,7 +298,12 @@ class _Record:
             risk=sinking.tangles.risk,
             crossing_share=sinking.tangles.crossing_share,
             closest=sinking.tangles.closest,
-            pieces=tuple(sinking.names),
+            pieces=tuple(
+                FallPiece(
+                    id=i.component.id, kind=i.component.kind, position_m=i.position_m, across_m=ball_m(i.component)
+                )
+                for i in sinking.items
+            ),
             frames=tuple(frames),
             feed=tuple(_feed(name, ask, flow, water, arrived, final) for name in ask.feed if name in FEED),
             steps=sinking.steps,

@@ -85,8 +85,7 @@ class Sinking:
         self.rest, self.setup, self.how = settled, setup, how
         self.whole = chain_of(rig, settled.hanging, setup.water_kg_m3, detail.grain)
         self.pace = detail.pace
-        self.names = [i.component.id for i in settled.hanging.items if i.component.id in self.whole.node]
-        self._places = {i.component.id: (i.position_m, i.link_m) for i in settled.hanging.items}
+        self.items = [i for i in settled.hanging.items if i.component.id in self.whole.node]
         self.slides = rig.float_piece.position_m is None
         self.line_pull_n = rig.conditions.line_pull_n
         self.first, self.paid_m = self._wound_in(rig)
@@ -237,7 +236,7 @@ class Sinking:
         positions[-1] = self.paid_m
         x, z = self.state.x[::-1], self.state.z[::-1]
         found = []
-        for name in self.names:
-            at, link = self._places[name]
-            found.append((float(np.interp(at, positions, x)), float(np.interp(at, positions, z)) + link))
+        for item in self.items:
+            at = item.position_m
+            found.append((float(np.interp(at, positions, x)), float(np.interp(at, positions, z)) + item.link_m))
         return found

@@ -2738,7 +2738,7 @@ export interface components {
             /** Last Metre M S */
             last_metre_m_s: number | null;
             /** Pieces */
-            pieces: string[];
+            pieces: components["schemas"]["FallPiece"][];
             /** Rig Id */
             rig_id: string;
             /**
@@ -2768,6 +2768,20 @@ export interface components {
             problem?: components["schemas"]["Problem"] | null;
             /** Progress */
             progress?: number | null;
+        };
+        /**
+         * FallPiece
+         * @description A piece that is followed.
+         */
+        FallPiece: {
+            /** Across M */
+            across_m: number;
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Position M */
+            position_m: number;
         };
         /**
          * FallRequest

@@ -58,11 +58,13 @@ export default function BoxPage() {
         {catalogue.data && state.box.data && tray !== "packing" && (
           <>
             <Flex
-              gap="4"
+              columnGap="4"
+              rowGap={{ base: "2", xl: "4" }}
               wrap="wrap"
               align="flex-start"
-              mb="2"
-              css={{ "& > button, & > div > .bw-tab, & > div > button": { mt: "6" } }}
+              mb={{ base: "4", xl: "2" }}
+              // Level with the fields, whose labels stand above them; a row of buttons alone needs no such room.
+              css={{ "& > button": { mt: "6" }, "& > div > .bw-tab, & > div > button": { mt: { base: "0", xl: "6" } } }}
             >
               <QuickEntry state={state} />
               <Box>

@@ -1,6 +1,6 @@
 import { FOOT_M, type Units } from "../units/quantity";
 import { colour } from "./colour";
-import { rulerStep, toPx, type View } from "./scale";
+import { NARROW_PX, rulerStep, toPx, type View } from "./scale";
 
 /** `bare`: without stones, where the bed goes by. */
 type Props = { width: number; height: number; view: View; depthM: number; units: Units; bare?: boolean };
@@ -20,7 +20,7 @@ export function Backdrop({ width, height, view, depthM, units, bare }: Props) {
       <rect width={width} height={Math.max(0, surface)} fill={colour("sky")} />
       <rect y={surface} width={width} height={Math.max(0, bed + 6 - surface)} fill="url(#water)" />
       <line x1="0" x2={width} y1={surface} y2={surface} stroke={colour("card")} strokeWidth="2" />
-      <Ruler view={view} depthM={depthM} units={units} />
+      <Ruler narrow={width < NARROW_PX} view={view} depthM={depthM} units={units} />
       <path d={bedOutline(width, height, bed)} fill={colour("bed")} />
       {!bare && <g fill={colour("bedmark")}>{stones(width, height, bed)}</g>}
     </g>
@@ -48,7 +48,8 @@ function stones(width: number, height: number, bed: number) {
   });
 }
 
-function Ruler({ view, depthM, units }: { view: View; depthM: number; units: Units }) {
+/** In a narrow drawing only the first figure has its unit, so that the others leave room. */
+function Ruler({ view, depthM, units, narrow }: { view: View; depthM: number; units: Units; narrow: boolean }) {
   const bed = toPx(view, depthM);
   const unitM = units.depth === "ft" ? FOOT_M : 1;
   const step = rulerStep(depthM / unitM, 6);
@@ -65,7 +66,7 @@ function Ruler({ view, depthM, units }: { view: View; depthM: number; units: Uni
         <line x1="12" x2={main ? 28 : 20} y1={y} y2={y} stroke={tint} strokeWidth={main ? 1.6 : 1} />
         {main && (
           <text x="33" y={Math.min(y + 4.5, bed - 5)} style={{ fontSize: 13, fontWeight: 600 }} fill={tint}>
-            {(i * fine).toFixed(digits)} {units.depth}
+            {(i * fine).toFixed(digits)} {(i === 5 || !narrow) && units.depth}
           </text>
         )}
       </g>,

@@ -3,12 +3,12 @@ import type { Evaluation, Handle, Rig } from "../api/client";
 import { type Units, write } from "../units/quantity";
 import { colour } from "./colour";
 import { at, type course, type Point } from "./course";
-import { spreadLabels } from "./scale";
+import { pieceRadius, spreadLabels } from "./scale";
 
 type Line = ReturnType<typeof course>;
 type PieceAnswer = Evaluation["pieces"][number];
 
-const radius = (piece: PieceAnswer) => Math.max(3.2, 1.6 + 1100 * (piece.diameter_m ?? 0.002));
+const radius = (piece: PieceAnswer) => pieceRadius(piece.diameter_m ?? 0.002);
 
 export type Drawn = {
   handle: Handle;
@@ -43,7 +43,9 @@ type Props = {
   selected: string | null;
   units: Units;
   bounds: [number, number];
+  /** Where the labels would begin, and where they must end. */
   labelX: number;
+  rightX: number;
   onSelect: (id: string) => void;
   onPointerDown: (handle: Handle, e: PointerEvent<SVGGElement>) => void;
   onPointerMove: (e: PointerEvent<SVGGElement>) => void;
@@ -53,8 +55,10 @@ type Props = {
 
 /** Every piece that may be slid, as a slider that mouse, touch and keys move alike, with its label. */
 export function Pieces(props: Props) {
-  const { drawn, selected, units, bounds, labelX } = props;
+  const { drawn, selected, units, bounds } = props;
   const order = [...drawn].sort((a, b) => a.centre.y - b.centre.y);
+  const words = order.map((d) => wordsOf(d, units, props.rightX - Math.max(0, ...order.map((o) => o.centre.x)) - 30));
+  const labelX = Math.min(props.labelX, props.rightX + 6 - Math.max(0, ...words.map(tagWidth)));
   const ys = spreadLabels(
     order.map((d) => d.centre.y),
     24,
@@ -99,16 +103,7 @@ export function Pieces(props: Props) {
               fill="none"
               opacity="0.75"
             />
-            <Tag
-              x={labelX}
-              y={y}
-              strong={setting ? "Hook" : handle.name}
-              setting={setting}
-              chosen={chosen}
-              units={units}
-              at={handle.position_m}
-              pieces={d.pieces.length}
-            />
+            <Tag x={labelX} y={y} words={words[i] as Words} chosen={chosen} />
           </g>
         );
       })}
@@ -175,32 +170,30 @@ function padsOf(order: Drawn[]): [number, number][] {
   });
 }
 
-type TagProps = {
-  x: number;
-  y: number;
-  strong: string;
-  setting: boolean;
-  chosen: boolean;
-  units: Units;
-  at: number;
-  pieces: number;
-};
+type Words = { strong: string; light: string };
 
-function Tag({ x, y, strong, setting, chosen, units, at: position, pieces }: TagProps) {
-  const light = setting ? `setting ${write(position, "line", units)}` : write(position, "line", units);
-  const full = strong
+const tagWidth = ({ strong, light }: Words) => (strong.length + light.length) * 6.8 + 26;
+
+/** What a label says. A long bulk is spelt out for the screen reader and in the ledger; here its count may do. */
+function wordsOf(d: Drawn, units: Units, room: number): Words {
+  const position = write(d.handle.position_m, "line", units);
+  if (d.pieces.length === 0) return { strong: "Hook", light: `setting ${position}` };
+  const strong = d.handle.name
     .replace(/ (strung|dropper|bulk)$/, "")
     .replace(/^bulk of /, "")
     .replaceAll(" and ", ", ");
-  // A long bulk is spelt out for the screen reader and in the ledger; here its count must do.
-  const name = full.length > 24 ? `bulk of ${pieces}` : full;
-  const width = (name.length + light.length) * 7.4 + 26;
+  const full = { strong, light: position };
+  const fits = strong.length <= 24 && tagWidth(full) <= room;
+  return fits ? full : { strong: d.pieces.length > 1 ? `bulk of ${d.pieces.length}` : strong, light: position };
+}
+
+function Tag({ x, y, words, chosen }: { x: number; y: number; words: Words; chosen: boolean }) {
   return (
     <g>
       <rect
         x={x - 6}
         y={y - 11.5}
-        width={width}
+        width={tagWidth(words)}
         height="23"
         rx="7"
         fill={colour("card")}
@@ -208,9 +201,9 @@ function Tag({ x, y, strong, setting, chosen, units, at: position, pieces }: Tag
         strokeWidth={chosen ? 2 : 1}
       />
       <text x={x + 2} y={y + 4.5} style={{ fontSize: 13 }} fill={colour("ink")}>
-        <tspan style={{ fontWeight: 700 }}>{name}</tspan>
+        <tspan style={{ fontWeight: 700 }}>{words.strong}</tspan>
         <tspan dx="7" fill={colour("soft")}>
-          {light}
+          {words.light}
         </tspan>
       </text>
     </g>

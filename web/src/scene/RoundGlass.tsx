@@ -17,6 +17,8 @@ export function RoundGlass({ float, wantedM, cx, cy, r, units }: Props) {
   const under = float.status === "sinks";
   const times = Math.round(scale / 3.78 / 100) / 10;
   const wishY = waterlineY - (float.tip_m - wantedM) * scale;
+  const figure = write(float.tip_m, "tip", units).replace(/\smm$/, "");
+  const figurePx = Math.min(19, (0.86 * r) / figure.length);
   return (
     <g>
       <clipPath id="glass">
@@ -57,10 +59,10 @@ export function RoundGlass({ float, wantedM, cx, cy, r, units }: Props) {
             <text
               x={cx + (float.tip_m < 0.01 ? 0.5 : 0.46) * r}
               y={waterlineY - 0.28 * r}
-              style={{ fontSize: 19, fontWeight: 700 }}
+              style={{ fontSize: figurePx, fontWeight: 700 }}
               fill={colour("ink")}
             >
-              {write(float.tip_m, "tip", units).replace(" mm", "")}
+              {figure}
             </text>
             <text x={cx + 0.5 * r} y={waterlineY - 0.28 * r + 15} style={{ fontSize: 12 }} fill={colour("ink")}>
               mm
@@ -91,8 +93,11 @@ function Ghosts({ float, cx, cy, r, waterlineY, scale }: GhostsProps) {
     const y = waterlineY - (float.tip_m - ghost.tip_m) * scale;
     if (Math.abs(y - waterlineY) < 2 || Math.abs(y - waterlineY) > 0.72 * r) return null;
     const tint = colour(ghost.change > 0 ? "brass" : "reed");
-    // Near the rim the glass is narrow: the mark keeps inside.
-    const left = cx - Math.min(0.5 * r, Math.sqrt(Math.max(0, r * r - (y - cy) ** 2)) - 28);
+    // Near the rim the glass is narrow: the mark and its word keep inside, or the caption alone says it.
+    const foot = y + (ghost.change > 0 ? 0 : 9) + 2;
+    const reach = Math.min(0.5 * r, Math.sqrt(Math.max(0, r * r - (foot - cy) ** 2)) - 24);
+    if (reach < 8) return null;
+    const left = cx - reach;
     return (
       <g key={ghost.change}>
         <line x1={left} x2={cx + 0.14 * r} y1={y} y2={y} stroke={tint} strokeWidth="2" strokeDasharray="5 3" />

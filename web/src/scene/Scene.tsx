@@ -13,7 +13,7 @@ import { flowCourse, inFlow } from "./flow";
 import { drawnHandles, Pieces } from "./Pieces";
 import { FloatInWater, RodLine } from "./Rigged";
 import { RoundGlass } from "./RoundGlass";
-import { fitLower, fitView, toPx, type View } from "./scale";
+import { fitLower, fitView, NARROW_PX, toPx, type View } from "./scale";
 import { straight, Tape } from "./Tape";
 
 export type Slide = {
@@ -48,7 +48,7 @@ export const Scene = memo(function Scene(props: Props) {
   const evaluation = onRule ? straight(props.evaluation) : inFlow(props.evaluation);
   const deepest = Math.max(0, ...evaluation.path.map(([, depth = 0]) => depth));
   const canZoom = rig.water.depth_m > 2 * LOWER_M;
-  const narrow = width < 560;
+  const narrow = width < NARROW_PX;
   // In a narrow drawing the buttons have a strip of the bed to themselves.
   const tall = Math.max(80, narrow ? height - BUTTONS_PX : height);
   const view =
@@ -107,6 +107,7 @@ export const Scene = memo(function Scene(props: Props) {
           units={units}
           bounds={[labelsFrom, labelsTo]}
           labelX={Math.min(Math.max(x + 70, (onRule ? 0 : rightmost) + 26), width - 150)}
+          rightX={width - 10}
           onSelect={props.onSelect}
           {...drag}
         />

@@ -1,6 +1,9 @@
 /** Depth to drawing and back. Depth is positive down; the top edge of the drawing is at `topM`. */
 export type View = { topM: number; pxPerM: number };
 
+/** A drawing narrower than this keeps its words short. */
+export const NARROW_PX = 560;
+
 export const toPx = (view: View, depthM: number): number => (depthM - view.topM) * view.pxPerM;
 export const toM = (view: View, px: number): number => px / view.pxPerM + view.topM;
 
@@ -17,6 +20,9 @@ export function fitLower(heightPx: number, depthM: number, deepestM: number, str
   const bottom = Math.max(depthM, deepestM);
   return { topM: bottom - stretchM, pxPerM: heightPx / (1.1 * stretchM) };
 }
+
+/** Radius at which a piece is drawn: larger than scale, so that it is seen, and still by its size. [px] */
+export const pieceRadius = (diameterM: number): number => Math.max(3.2, 1.6 + 1100 * diameterM);
 
 /** Round steps for a ruler: about `wanted` of them, each 1, 2 or 5 times a power of ten of the unit. */
 export function rulerStep(spanUnits: number, wanted: number): number {

@@ -1,5 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { Check, CircleAlert, TriangleAlert } from "lucide-react";
+import { useEffect, useRef } from "react";
 
 export type BeadState = "settled" | "note" | "refuse";
 export type Bead<Id extends string> = { id: Id; name: string; value: string; state: BeadState };
@@ -19,9 +20,18 @@ type Props<Id extends string> = {
 
 /** The order of work as a line with beads; go to any bead at any time. State has a colour, a shape and a word. */
 export function BeadLine<Id extends string>({ label, beads, present, onGo }: Props<Id>) {
+  const nav = useRef<HTMLDivElement>(null);
+  // Along a narrow screen the present bead is brought into view, whatever led to it.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: it is the present bead that moves it
+  useEffect(() => {
+    const bead = nav.current?.querySelector<HTMLElement>("[aria-current=step]");
+    if (nav.current && bead)
+      nav.current.scrollLeft = bead.offsetLeft - (nav.current.clientWidth - bead.clientWidth) / 2;
+  }, [present]);
   return (
     <Flex
       as="nav"
+      ref={nav}
       aria-label={label}
       direction={{ base: "row", lg: "column" }}
       overflowX={{ base: "auto", lg: "visible" }}

@@ -1,11 +1,13 @@
 import { describe, expect, it } from "vitest";
-import { forField, IMPERIAL, METRIC, MIXED, type Quantity, read, say, write } from "./quantity";
+import { forField, IMPERIAL, METRIC, MIXED, plain, type Quantity, read, say, write } from "./quantity";
 
 const value = (text: string, quantity: Quantity, units = METRIC) => {
   const got = read(text, quantity, units);
   if (!got.ok) throw new Error(got.sentence);
   return got.value;
 };
+
+const written = (...of: Parameters<typeof write>) => plain(write(...of));
 
 describe("reading", () => {
   it.each([
@@ -68,19 +70,26 @@ describe("reading", () => {
 
 describe("writing", () => {
   it("writes what a person would read off their gear", () => {
-    expect(write(1.9, "depth", METRIC)).toBe("1.90 m");
-    expect(write(1.905, "depth", MIXED)).toBe("6 ft 3 in");
-    expect(write(0.3, "line", METRIC)).toBe("30 cm");
-    expect(write(0.0012, "load", MIXED)).toBe("1.20 g");
-    expect(write(-0.0000001, "line", METRIC)).toBe("0.0 cm");
-    expect(write(30, "distance", METRIC)).toBe("30.0 m");
-    expect(write(30, "distance", MIXED)).toBe("98 ft");
-    expect(write(0.5, "speed", METRIC)).toBe("0.50 m/s");
-    expect(write(0.5, "speed", IMPERIAL)).toBe("1.64 ft/s");
-    expect(write(0.00392266, "force", METRIC)).toBe("0.40 g");
-    expect(write(0.4, "share", METRIC)).toBe("40 %");
-    expect(write(9, "time", METRIC)).toBe("9.0 s");
-    expect(write(239.6, "angle", METRIC)).toBe("240°");
+    expect(written(1.9, "depth", METRIC)).toBe("1.90 m");
+    expect(written(1.905, "depth", MIXED)).toBe("6 ft 3 in");
+    expect(written(0.3, "line", METRIC)).toBe("30 cm");
+    for (const [metres, text] of [
+      [0.0996, "10 cm"],
+      [0.1, "10 cm"],
+      [0.996, "1.00 m"],
+      [1, "1.00 m"],
+    ] as const)
+      expect(written(metres, "line", METRIC)).toBe(text);
+    expect(written(0.0012, "load", MIXED)).toBe("1.20 g");
+    expect(written(-0.0000001, "line", METRIC)).toBe("0.0 cm");
+    expect(written(30, "distance", METRIC)).toBe("30.0 m");
+    expect(written(30, "distance", MIXED)).toBe("98 ft");
+    expect(written(0.5, "speed", METRIC)).toBe("0.50 m/s");
+    expect(written(0.5, "speed", IMPERIAL)).toBe("1.64 ft/s");
+    expect(written(0.00392266, "force", METRIC)).toBe("0.40 g");
+    expect(written(0.4, "share", METRIC)).toBe("40 %");
+    expect(written(9, "time", METRIC)).toBe("9.0 s");
+    expect(written(239.6, "angle", METRIC)).toBe("240°");
   });
 
   it("reads a field's text back to the value shown", () => {
@@ -104,8 +113,7 @@ describe("writing", () => {
   });
 
   it("fills the figures of a sentence", () => {
-    expect(say("Slide it {slide} down, not {x}.", { slide: { value: 0.08, quantity: "line" } }, METRIC)).toBe(
-      "Slide it 8.0 cm down, not {x}.",
-    );
+    const said = say("Slide it {slide} down, not {x}.", { slide: { value: 0.08, quantity: "line" } }, METRIC);
+    expect(said).toBe("Slide it 8.0\u00a0cm down, not {x}.");
   });
 });

@@ -53,15 +53,25 @@ export function feetAndInches(metres: number): string {
   return feet === 0 ? `${sign}${inches} in` : `${sign}${feet} ft ${inches % 12} in`;
 }
 
-/** A quantity with its unit, as a person would read it off their gear. */
-export function write(value: number, quantity: Quantity, units: Units): string {
+const UNBROKEN = "\u00a0";
+/** Text with its spaces as they are typed. */
+export const plain = (text: string): string => text.replaceAll(UNBROKEN, " ");
+
+/** A quantity with its unit, as a person would read it off their gear; a line never breaks between the two. */
+export const write = (value: number, quantity: Quantity, units: Units): string =>
+  spelt(value, quantity, units).replaceAll(" ", UNBROKEN);
+
+function spelt(value: number, quantity: Quantity, units: Units): string {
   switch (quantity) {
     case "depth":
       return units.depth === "ft" ? feetAndInches(value) : `${tidy(value, 2)} m`;
     case "line":
       if (units.line === "in")
         return Math.abs(value) >= 6 * FOOT_M ? feetAndInches(value) : `${tidy(value / INCH, 1)} in`;
-      return Math.abs(value) >= 1 ? `${tidy(value, 2)} m` : `${tidy(value * 100, Math.abs(value) < 0.1 ? 1 : 0)} cm`;
+      // The thresholds are where the shorter form would round up to the next.
+      return Math.abs(value) >= 0.995
+        ? `${tidy(value, 2)} m`
+        : `${tidy(value * 100, Math.abs(value) < 0.0995 ? 1 : 0)} cm`;
     case "tip":
       return `${tidy(value * 1000, 1)} mm`;
     case "load":
@@ -175,7 +185,7 @@ export function forField(value: number, quantity: Quantity, units: Units): strin
   if (quantity === "line" && units.line === "cm" && Math.abs(value) >= 2)
     return `${tidy(value, 3).replace(/\.?0+$/, "")} m`;
   if (quantity === "line" && units.line === "cm") return `${tidy(value * 100, 1).replace(/\.0$/, "")} cm`;
-  return write(value, quantity, units)
+  return spelt(value, quantity, units)
     .replace(/(\.\d*?)0+(?=\s)/, "$1")
     .replace(/\.(?=\s)/, "");
 }

@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { type Picture, Refusal, type Survey } from "../api/client";
-import { IMPERIAL, METRIC } from "../units/quantity";
+import { IMPERIAL, METRIC, plain } from "../units/quantity";
 import { beadsOf, many } from "./beads";
 
 const survey = (part: object = {}) =>
@@ -18,7 +18,9 @@ const picture = (part: object = {}) =>
     ...part,
   }) as unknown as Picture;
 const value = (id: string, s: Survey, p: Picture | null, units = METRIC) =>
-  beadsOf(s, p, null, units).find((b) => b.id === id);
+  beadsOf(s, p, null, units)
+    .map((b) => ({ ...b, value: plain(b.value) }))
+    .find((b) => b.id === id);
 
 describe("the beads of the water", () => {
   it("say their present value in one line, in the person's units", () => {

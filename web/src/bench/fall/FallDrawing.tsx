@@ -2,17 +2,18 @@ import { forwardRef, useImperativeHandle, useRef } from "react";
 import type { Fall, Rig } from "../../api/client";
 import { Backdrop } from "../../scene/Backdrop";
 import { colour } from "../../scene/colour";
-import { toPx } from "../../scene/scale";
+import { pieceRadius, toPx } from "../../scene/scale";
 import type { Units } from "../../units/quantity";
 import { write } from "../../units/quantity";
-import { between, extent, feedAt, points } from "./frames";
+import { between, extent, feedAt, points, stacked } from "./frames";
 import { groundMarks, groundPx, lookAt } from "./ground";
 
 export type Drawing = { show: (seconds: number) => void };
 
 type Props = { falls: Fall[]; rig: Rig; width: number; height: number; units: Units };
 
-const PIECE_PX: Record<string, number> = { shot: 3.4, weight: 6, swivel: 3, hook: 3.6, bait: 5, bead: 2.4 };
+/** Pieces that are not drawn by their size. [px] */
+const PIECE_PX: Record<string, number> = { swivel: 3, hook: 3.6, bait: 5, bead: 2.4 };
 /** The ruler along the bed goes on so far beyond what is drawn. [m] */
 const BEYOND_M = 4;
 /** Room for the bed, its ruler and the drift. */
@@ -28,9 +29,10 @@ export const FallDrawing = forwardRef<Drawing, Props>(function FallDrawing({ fal
   const look = lookAt({ left, right }, view.pxPerM, width);
   const surface = toPx(view, 0);
   const px = (x: number) => x * look.pxPerM;
+  const drawnAt = ([x, z]: [number, number]): [number, number] => [px(x), toPx(view, z)];
   const place = (element: Element | undefined, at: [number, number] | null) => {
     element?.setAttribute("visibility", at ? "visible" : "hidden");
-    if (at) element?.setAttribute("transform", `translate(${px(at[0]).toFixed(1)} ${toPx(view, at[1]).toFixed(1)})`);
+    if (at) element?.setAttribute("transform", `translate(${at[0].toFixed(1)} ${at[1].toFixed(1)})`);
   };
   useImperativeHandle(ref, () => ({
     show: (seconds) => {
@@ -43,21 +45,21 @@ export const FallDrawing = forwardRef<Drawing, Props>(function FallDrawing({ fal
         const group = drawn.current?.children[i];
         if (!group) return;
         const [a, b, share] = between(fall.frames, seconds);
-        const line = points(a.path, b.path, share);
-        group.children[0]?.setAttribute(
-          "points",
-          line.map(([x, z]) => `${px(x).toFixed(1)},${toPx(view, z).toFixed(1)}`).join(" "),
-        );
-        const foot = Math.max(8, toPx(view, line[0]?.[1] ?? 0) - surface);
+        const line = points(a.path, b.path, share).map(drawnAt);
+        const course = line.map((p) => p.map((n) => n.toFixed(1)).join(","));
+        group.children[0]?.setAttribute("points", course.join(" "));
+        const foot = Math.max(8, (line[0]?.[1] ?? surface) - surface);
         group.children[1]?.setAttribute("d", `M0 ${-Math.min(26, surface - 4)} V${foot.toFixed(1)}`);
-        place(group.children[1], [a.float_x_m + (b.float_x_m - a.float_x_m) * share, 0]);
-        const pieces = points(a.pieces, b.pieces, share);
+        place(group.children[1], [px(a.float_x_m + (b.float_x_m - a.float_x_m) * share), surface]);
+        const pieces = stacked(points(a.pieces, b.pieces, share).map(drawnAt), fall.pieces, line, pieceRadius);
         for (const [k, piece] of pieces.entries()) place(group.children[2]?.children[k], piece);
-        for (const [k, item] of fall.feed.entries()) place(group.children[3]?.children[k], feedAt(item.path, seconds));
+        for (const [k, item] of fall.feed.entries()) {
+          const there = feedAt(item.path, seconds);
+          place(group.children[3]?.children[k], there && drawnAt(there));
+        }
       });
     },
   }));
-  const kinds = new Map(rig.components.map((c) => [c.id, c.kind as string]));
   const bed = toPx(view, rig.water.depth_m);
   return (
     <svg width={width} height={height} role="img" aria-label="The rig falling through the water">
@@ -88,18 +90,15 @@ export const FallDrawing = forwardRef<Drawing, Props>(function FallDrawing({ fal
                 strokeWidth="4"
               />
               <g>
-                {fall.pieces.map((id) => {
-                  const kind = kinds.get(id) ?? "shot";
-                  return (
-                    <circle
-                      key={id}
-                      r={PIECE_PX[kind] ?? 3}
-                      fill={colour(kind === "bait" ? "tip" : "shot")}
-                      stroke={colour("shotrim")}
-                      strokeWidth="0.8"
-                    />
-                  );
-                })}
+                {fall.pieces.map(({ id, kind, across_m }) => (
+                  <circle
+                    key={id}
+                    r={PIECE_PX[kind] ?? pieceRadius(across_m)}
+                    fill={colour(kind === "bait" ? "tip" : "shot")}
+                    stroke={colour("shotrim")}
+                    strokeWidth="0.8"
+                  />
+                ))}
               </g>
               <g>
                 {fall.feed.map((f) => (

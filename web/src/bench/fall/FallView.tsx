@@ -147,7 +147,7 @@ export default function FallView({ rig, pinned, flows, beside, onClose }: Props)
         )}
       </Box>
       <Box p="3" borderTopWidth="1px" borderColor="rule" maxH={{ lg: "62%" }} overflowY={{ lg: "auto" }}>
-        {own.fall && <Says fall={own.fall} other={compare ? other.fall : null} />}
+        {own.fall && <Says fall={own.fall} flows={flows} other={compare ? other.fall : null} />}
         <Flex gap="3" align="flex-start" my="2" wrap="wrap">
           <Button size="sm" variant="solid" onClick={toggle} disabled={end === 0} title="Play or pause (space)">
             {playing ? <Pause aria-hidden="true" /> : <Play aria-hidden="true" />} {playing ? "Pause" : "Play"}
@@ -207,7 +207,7 @@ export default function FallView({ rig, pinned, flows, beside, onClose }: Props)
 const RISK = { low: "little risk of a tangle", some: "it may tangle", high: "likely to tangle" } as const;
 
 /** What the fall comes to, in two lines. */
-function Says({ fall, other }: { fall: Fall; other: Fall | null }) {
+function Says({ fall, flows, other }: { fall: Fall; flows: boolean; other: Fall | null }) {
   const { units } = useSettings();
   const at = (s: number | null | undefined) => (s == null ? "not in the time given" : write(s, "time", units));
   const drift = Math.abs(fall.drift_m);
@@ -230,7 +230,9 @@ function Says({ fall, other }: { fall: Fall; other: Fall | null }) {
       </Text>
       {drift > 0.05 && fall.to_depth_s != null && (
         <Text>
-          Cast {write(drift, "distance", units)} {fall.drift_m > 0 ? "upstream" : "beyond"} of where they lie.
+          {flows
+            ? `Cast ${write(drift, "distance", units)} ${fall.drift_m > 0 ? "upstream" : "downstream"} of where they lie.`
+            : `Sinking, the rig draws the float ${write(drift, "distance", units)} along.`}
         </Text>
       )}
       <Text fontSize="sm" color="soft">

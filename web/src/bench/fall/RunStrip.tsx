@@ -10,7 +10,7 @@ export function RunStrip({ fall, end, units }: { fall: Fall; end: number; units:
       ? "then it fishes"
       : fall.fishes_m <= 0
         ? "the run is over before it fishes"
-        : `fishes for ${write(fall.fishes_m, "distance", units)}, to the end of the run`;
+        : `then fishes for ${write(fall.fishes_m, "distance", units)}`;
   return (
     <Box>
       <Flex
@@ -26,7 +26,7 @@ export function RunStrip({ fall, end, units }: { fall: Fall; end: number; units:
         {fall.to_depth_s != null && <Box bg="reed" flex="1" />}
       </Flex>
       <Flex justify="space-between" fontSize="sm" gap="3">
-        <Text as="span" color="brass" fontWeight="semibold">
+        <Text as="span" color="brass" fontWeight="semibold" whiteSpace="nowrap">
           sinks for {write(depth, "time", units)}
         </Text>
         {fall.to_depth_s != null && (

@@ -1,6 +1,6 @@
 import { expect, test } from "vitest";
 import type { Fall } from "../../api/client";
-import { between, endOf, extent, feedAt, points } from "./frames";
+import { between, endOf, extent, feedAt, points, stacked } from "./frames";
 
 const frame = (time_s: number, path: [number, number][]) => ({ time_s, float_x_m: 0, load_n: 0, path, pieces: [] });
 const frames = [
@@ -46,4 +46,20 @@ test("feed is not there before it is thrown and stays where it came to rest", ()
   expect(feedAt(path, 0.5)).toBeNull();
   expect(feedAt(path, 2)).toEqual([0.2, 1]);
   expect(feedAt(path, 9)).toEqual([0.4, 2]);
+});
+
+test("a bulk is drawn shot by shot up the line; what hangs apart stays where it is", () => {
+  const shot = (position_m: number) => ({ id: `${position_m}`, kind: "shot", position_m, across_m: 0.006 });
+  const hook = { id: "hook", kind: "hook", position_m: 0, across_m: 0.003 };
+  const line: [number, number][] = [
+    [30, 60],
+    [30, 100],
+    [24, 100],
+    [24, 150],
+    [24, 151],
+  ];
+  const at: [number, number][] = [[26, 100], [25, 100], ...line.slice(2)];
+  const pieces = [shot(0.312), shot(0.306), shot(0.3), shot(0.001), hook];
+  expect(stacked(at, pieces, line, () => 5)).toEqual([[30, 86], [30, 96], ...line.slice(2)]);
+  expect(stacked(at.slice(1, 3), pieces.slice(1, 3), line.slice(2, 3), () => 5)[0]).toEqual([24, 90]);
 });

@@ -36,6 +36,61 @@ export function points(
   });
 }
 
+type Piece = Fall["pieces"][number];
+type Spot = [number, number];
+
+/** Two pieces sit shoulder to shoulder when the line between them is this much longer than they are, or less. [m] */
+const SLACK_M = 0.002;
+const LOADS = new Set(["shot", "weight"]);
+
+/**
+ * Pieces are drawn larger than they are: those of a bulk are moved apart up the drawn line, from the lowest up.
+ * Pieces and line run from the float to the hook.
+ */
+export function stacked(
+  at: readonly Spot[],
+  pieces: readonly Piece[],
+  line: readonly Spot[],
+  radiusPx: (acrossM: number) => number,
+): Spot[] {
+  const placed = at.map(([x, y]): Spot => [x, y]);
+  for (let i = at.length - 2; i >= 0; i--) {
+    const [upper, lower, below] = [pieces[i], pieces[i + 1], placed[i + 1]];
+    if (!upper || !lower || !below || !LOADS.has(upper.kind) || !LOADS.has(lower.kind)) continue;
+    if (upper.position_m - lower.position_m > 0.5 * (upper.across_m + lower.across_m) + SLACK_M) continue;
+    placed[i] = upTheLine(line, below, radiusPx(upper.across_m) + radiusPx(lower.across_m));
+  }
+  return placed;
+}
+
+/** The spot so far up the line from one on it; beyond its end when it is too short. */
+function upTheLine(line: readonly Spot[], from: Spot, far: number): Spot {
+  let [x, y] = from;
+  let left = far;
+  for (let next = linkOf(line, from); next >= 0; next--) {
+    const [nx, ny] = line[next] as Spot;
+    const step = Math.hypot(nx - x, ny - y);
+    if (step >= left) return [x + ((nx - x) * left) / step, y + ((ny - y) * left) / step];
+    left -= step;
+    [x, y] = [nx, ny];
+  }
+  return [x, y - left];
+}
+
+/** The upper end of the link a spot is on, or of the nearest. */
+function linkOf(line: readonly Spot[], [x, y]: Spot): number {
+  let nearest = 0;
+  let least = Number.POSITIVE_INFINITY;
+  for (let i = 0; i + 1 < line.length; i++) {
+    const [ax, ay] = line[i] as Spot;
+    const [dx, dy] = [(line[i + 1] as Spot)[0] - ax, (line[i + 1] as Spot)[1] - ay];
+    const share = Math.min(1, Math.max(0, ((x - ax) * dx + (y - ay) * dy) / (dx * dx + dy * dy || 1)));
+    const off = Math.hypot(x - ax - share * dx, y - ay - share * dy);
+    if (off < least) [nearest, least] = [i, off];
+  }
+  return nearest;
+}
+
 /** What has to fit into the drawing: least and greatest x, and the deepest. [m] */
 export function extent(falls: readonly Fall[]): { left: number; right: number; deep: number } {
   let left = -0.3;

@@ -112,7 +112,7 @@ function NonLead({ bench, catalogue }: Pick<StationProps, "bench" | "catalogue">
 
 function TrayCell({ shot, onRig, onPinch }: { shot: ShotStock; onRig: number; onPinch: () => void }) {
   const left = Math.max(0, shot.count - onRig);
-  const grams = (shot.mass_kg * 1000).toFixed(3).replace(/0+$/, "").replace(/^0/, "");
+  const grams = (shot.mass_kg * 1000).toFixed(3).replace(/\.?0+$/, "");
   return (
     <Flex
       as="button"
