@@ -51,7 +51,7 @@ web-unit: .stamps/web
 	cd web && npx vitest run --reporter=dot
 
 bench: .stamps/dev build ## benchmarks; medians are what counts
-	$(BIN)/python -m pytest benchmarks --benchmark-only --benchmark-columns=median,iqr,rounds
+	$(BIN)/python -m pytest benchmarks --benchmark-only --benchmark-columns=median,max,iqr,rounds
 	$(BIN)/python benchmarks/process.py
 
 screenshots: .stamps/dev build chromium ## refresh docs/screenshots from the demo data

@@ -50,7 +50,10 @@ def test_balance_from_16_sizes(benchmark: BenchmarkFixture, rig: Rig, pattern: s
 
 
 def _random_rigs() -> list[tuple[Rig, Stock, str]]:
-    """300 rigs of any family with 16 sizes in stock, nominal or measured, each with one of its patterns."""
+    """300 rigs of any family with 16 sizes in stock, nominal or measured, each with one of its patterns.
+
+    Half of them are in a current, running free or held back.
+    """
     draw, found = Random(7), []
     while len(found) < 300:
         measured = draw.random() < 0.5
@@ -69,6 +72,9 @@ def _random_rigs() -> list[tuple[Rig, Stock, str]]:
             rig = new_rig(family.id, water, "r", "R", start)
         except BrookwindError:
             continue
+        current = draw.choice((0.0, draw.uniform(0.05, 0.8)))
+        flow = {"current_m_s": current, "hold": draw.choice((None, None, 1.0, 0.8))}
+        rig = rig.model_copy(update={"conditions": rig.conditions.model_copy(update=flow)})
         found.append((rig, Stock(shot=shot, leads=SHOP.leads), draw.choice(family.patterns)))
     return found
 

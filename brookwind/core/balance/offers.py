@@ -80,7 +80,7 @@ def offers(
             continue
         if any(_same(proposal, o.proposal) for o in found):
             continue
-        settled = as_fished(proposal.rig)
+        settled = as_fished(proposal.rig, proposal.lifted_n)
         sure = sureness(settled, proposal.rig.float_piece.spec, rig.aim.tip_m, stock.shot, tolerance_m)
         found.append(Offer(kind=kind, says=says, proposal=proposal, wish=asked, sureness=sure))
     best = next((o.proposal.error_m for o in found if o.kind == "asked"), None)

@@ -12,7 +12,7 @@ from brookwind.core.balance.own_pattern import OwnPattern
 from brookwind.core.balance.patterns import Pattern
 from brookwind.core.depth.stop import set_stop
 from brookwind.core.frozen import Frozen
-from brookwind.core.motion.as_fished import as_fished
+from brookwind.core.motion.as_fished import as_fished, lifted_n
 from brookwind.core.motion.setting import setting_or_still_m
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig, of_kind
@@ -63,6 +63,8 @@ class Proposal(Frozen):
     tip_m: float
     error_m: float
     """Tip shown less tip wanted. [m]"""
+    lifted_n: float
+    """What the current takes off the float's load; less than nothing when it adds to it. [N]"""
     pieces: int
     sizes: int
     larger_below: int
@@ -101,7 +103,8 @@ def proposal_of(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool, of
     Raises: OutOfRange when the stop cannot be set.
     """
     rig = set_stop(rig, setting_or_still_m(rig))
-    settled = as_fished(rig)
+    lifted = lifted_n(rig)
+    settled = as_fished(rig, lifted)
     return Proposal(
         pattern=pattern.id,
         name=pattern.name,
@@ -109,6 +112,7 @@ def proposal_of(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool, of
         rig=rig,
         tip_m=settled.tip_m,
         error_m=settled.tip_m - rig.aim.tip_m,
+        lifted_n=lifted,
         pieces=sum(t.count for t in taken),
         sizes=len(taken),
         larger_below=larger_below(rig),

@@ -91,11 +91,10 @@ def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
     """
     lifted = lifted_n(rig)
     found = _balanced(rig, stock, wish, lifted)
-    again = lifted_n(found.rig)
-    if abs(again - lifted) <= _SAME_LIFT_N:
+    if abs(found.lifted_n - lifted) <= _SAME_LIFT_N:
         return found
     try:
-        other = _balanced(rig, stock, wish, again)
+        other = _balanced(rig, stock, wish, found.lifted_n)
     except BrookwindError:
         return found
     return min(found, other, key=lambda p: abs(p.error_m))

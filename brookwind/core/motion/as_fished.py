@@ -58,14 +58,16 @@ def lifted_n(rig: Rig, hung: Settled | None = None) -> float:
     return lifted if made_up else 0.0
 
 
-def as_fished(rig: Rig) -> Settled:
+def as_fished(rig: Rig, lifted: float | None = None) -> Settled:
     """A rig as `weighed`, its load and waterline as the current has them.
 
     rig: the rig.
+    lifted: what `lifted_n` says of it, if known. [N]
     Raises: BrookwindError when the float cannot be.
     """
     rest = weighed(rig)
-    lifted = lifted_n(rig, rest)
+    if lifted is None:
+        lifted = lifted_n(rig, rest)
     carried = rest.pull_n - lifted
     immersion = immersion_at_load_m(rest.body, carried, rest.water_kg_m3) if lifted else None
     if immersion is None:

@@ -176,7 +176,10 @@ def _mass_and_density(piece: Component) -> tuple[float, float]:
 
 
 def ball_m(piece: Component) -> float:
-    """Diameter of a ball of a piece's mass and density; nought for what has no mass. [m]"""
+    """Diameter of a ball of a piece's mass and density; nought for what has no mass. [m]
+
+    piece: the piece.
+    """
     mass, density = _mass_and_density(piece)
     return sphere_diameter_m(mass, density) if mass > 0.0 else 0.0
 

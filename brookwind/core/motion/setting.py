@@ -22,6 +22,9 @@ from brookwind.core.rig.document import Rig
 _NEAR_M = 1e-3
 _ROUNDS = 12
 _TOUCHING_M = 0.002
+_CREEPS, _GRAZES_M = -0.3, 0.01
+"""A bait wanted on the bed is there within this height, where more line lowers it by less than this share of itself:
+in the slow water at the bed the line only trails further. Editable defaults."""
 _SAME_HEIGHT_M = 2e-3
 _HOLDS = (1.0, 0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.2, 0.1, 0.0)
 TOLERANCE_M = 0.05
@@ -122,10 +125,13 @@ def moving_setting(rig: Rig, settled: Settled, setup: Setup) -> tuple[float, Afl
         following = step if low < step < high else 0.5 * (low + high)
         found = _at(rig, settled, setup, following, found)
         before, at, last, miss = at, following, miss, height_or_lying_m(found) - wanted
-        slope = min(-0.3, (miss - last) / (at - before)) if at != before else -1.0
+        rate = (miss - last) / (at - before) if at != before else -1.0
+        if aim <= 0.0 and laid_on == 0.0 and 0.0 < miss < _GRAZES_M and rate > _CREEPS:
+            break
+        slope = min(_CREEPS, rate)
     if abs(miss) > 0.01 and high - low > 0.01:
         raise _no_setting(rig, found, wanted)
-    if laid_on:
+    if laid_on > 0.0:
         at += laid_on
         found = _at(rig, settled, setup, at, found)
     return at, found, now

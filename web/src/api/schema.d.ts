@@ -5096,6 +5096,8 @@ export interface components {
             error_m: number;
             /** Larger Below */
             larger_below: number;
+            /** Lifted N */
+            lifted_n: number;
             /** Name */
             name: string;
             /** Off By M */
