@@ -11,8 +11,10 @@ import pytest
 from brookwind.core.balance.proposal import Wish
 from brookwind.core.balance.propose import balance_rig
 from brookwind.core.balance.ready import SHOP
+from brookwind.core.balance.settle import settle
 from brookwind.core.gravity import G_M_S2
 from brookwind.core.motion import paying
+from brookwind.core.motion.afloat import float_drag_kg_m
 from brookwind.core.motion.chain import COARSE
 from brookwind.core.motion.fall import Fall, FallWish, fall, falling
 from brookwind.core.motion.feed import FEED, falls_at_m_s, free_fall
@@ -20,7 +22,7 @@ from brookwind.core.motion.flow import Flow
 from brookwind.core.motion.forces import State
 from brookwind.core.motion.landing import landed
 from brookwind.core.motion.paying import QUICK, Detail
-from brookwind.core.motion.setup import Setup
+from brookwind.core.motion.setup import Setup, setup_of
 from brookwind.core.motion.sphere import fall_speed_m_s
 from brookwind.core.motion.stepping import STEADY, Drive, Pace, energy_j, step
 from brookwind.core.motion.tangle import crossings
@@ -107,6 +109,21 @@ def test_a_float_that_is_drawn_along_settles_sooner_the_less_it_drags(monkeypatc
     assert times[0] < times[1] < times[2]
     assert slippery.drift_m > free.drift_m > 0.1
     assert abs(pinned.drift_m) < 1e-6
+
+
+def test_a_float_drags_by_how_it_lies_or_stands() -> None:
+    r = rig("roach-pole", current_m_s=0.0)
+    rest = settle(r)
+    setup = setup_of(r, rest.water_kg_m3)
+    sinking = paying.Sinking(r, rest, setup, "stretched", FallWish(), paying.USUAL)
+    profile, water = rest.body.profile, rest.water_kg_m3
+    sunk = rest.body.mass_kg / (water * profile.volume_m3)
+    assert sinking.drag_kg_m == pytest.approx(0.25 * water * np.pi * max(p[1] for p in profile.points) ** 2 * sunk)
+    sinking.flat, sinking.load_n = False, rest.pull_n
+    upright = float_drag_kg_m(rest.body, rest.immersion_m, water)
+    assert sinking.drag_kg_m == pytest.approx(upright, rel=1e-6)
+    sinking.load_n = 0.5 * rest.pull_n
+    assert 0.3 * upright < sinking.drag_kg_m < 0.9 * upright
 
 
 def test_a_bulk_falls_no_slower_than_the_same_shot_strung_out() -> None:

@@ -14,7 +14,7 @@ from brookwind.core.floats.body import FloatBody
 from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n
 from brookwind.core.floats.standing import righting_stiffness_n_m
 from brookwind.core.motion.chain import FINE, Chain, Grain, chain_of
-from brookwind.core.motion.drag import FLOAT_DRAG
+from brookwind.core.motion.drag import FLOAT_DRAG, FLOAT_END_DRAG
 from brookwind.core.motion.equilibrium import AtTop, Resting, equilibrium
 from brookwind.core.motion.forces import State, link_forces, node_forces
 from brookwind.core.motion.setup import Setup, moves
@@ -59,6 +59,21 @@ def float_drag_kg_m(body: FloatBody, immersion_m: float, water_kg_m3: float) -> 
     depth = max(immersion_m, 1e-4)
     width = (4.0 * wet / (np.pi * depth)) ** 0.5
     return float(0.5 * water_kg_m3 * FLOAT_DRAG * width * depth)
+
+
+def lying_drag_kg_m(body: FloatBody, water_kg_m3: float) -> float:
+    """Drag of a float that lies and is drawn along its axis, over the square of the water's speed past it. [kg/m]
+
+    k = rho C pi r^2 s / 2
+
+    body: the float.
+    water_kg_m3: density of the water. [kg/m3]
+    Source: drag law with `FLOAT_END_DRAG` on the share s of its widest section that its own weight sinks.
+    """
+    profile = body.profile
+    widest = max(r for _, r in profile.points)
+    sunk = min(1.0, body.mass_kg / (water_kg_m3 * profile.volume_m3))
+    return float(0.5 * water_kg_m3 * FLOAT_END_DRAG * np.pi * widest**2 * sunk)
 
 
 def wanted_speed_m_s(rig: Rig, setup: Setup) -> float | None:

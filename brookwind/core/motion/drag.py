@@ -19,6 +19,10 @@ LINE_DRAG_RANGE = (0.85, 1.2)
 FLOAT_DRAG = 1.1
 """Drag coefficient of the float's body, upright and taken as a short cylinder. Editable default."""
 
+FLOAT_END_DRAG = 0.5
+"""Drag coefficient of a float that lies and is drawn along by one end: a short body with rounded ends. Editable
+default."""
+
 MEAN_SQUARE = 0.765
 """Mean of (u/U)^2 over the depth under u = U (1 - d/h)^(1/6.5): 1/(1 + 2/6.5). Source: handbook 5.4 and calculus."""
 

@@ -9,7 +9,8 @@ import numpy as np
 
 from brookwind.core.balance.settle import Settled
 from brookwind.core.floats.attitude import least_cocking_load_n
-from brookwind.core.motion.afloat import float_drag_kg_m, wanted_speed_m_s
+from brookwind.core.floats.immersion import immersion_at_load_m
+from brookwind.core.motion.afloat import float_drag_kg_m, lying_drag_kg_m, wanted_speed_m_s
 from brookwind.core.motion.chain import COARSE, Array, Chain, Grain, chain_of
 from brookwind.core.motion.forces import State
 from brookwind.core.motion.landing import landed
@@ -30,6 +31,8 @@ _LIES_M = 2e-3
 """Depth of the upper end of the line while the float lies flat. [m]"""
 _EASED_S = 0.1
 _GIVES_M_S = 0.1
+_LOADS = 9
+"""Loads for which the drag of the upright float is reckoned beforehand."""
 _SPARE_M = 0.05
 """Line below a sliding float when it is wound in, beyond its topmost weight. [m] Editable default."""
 
@@ -108,12 +111,20 @@ class Sinking:
         self.cocks_n = 0.98 * max(settled.pull_n, 1e-9) if cocks is None else min(cocks, 0.98 * settled.pull_n)
         self.flat = self.cocks_n > 0.0
         self._mass_kg = body.mass_kg + 0.5 * water * body.profile.volume_below_m3(settled.immersion_m)
-        self._drag = float_drag_kg_m(body, settled.immersion_m, water)
+        self._lying_kg_m = lying_drag_kg_m(body, water)
+        self._loads_n = np.linspace(0.0, max(settled.pull_n, 1e-9), _LOADS)
+        levels = [immersion_at_load_m(body, float(n), water) or settled.immersion_m for n in self._loads_n]
+        self._upright_kg_m = [float_drag_kg_m(body, z, water) for z in levels]
 
     @property
     def stopped(self) -> bool:
         """No line runs through the float any more."""
         return not self.slides or self.stopped_s is not None
+
+    @property
+    def drag_kg_m(self) -> float:
+        """Drag of the float as it lies or stands now, over the square of the water's speed past it. [kg/m]"""
+        return self._lying_kg_m if self.flat else float(np.interp(self.load_n, self._loads_n, self._upright_kg_m))
 
     def _wound_in(self, rig: Rig) -> tuple[int, float]:
         """First node below the float and the line below it, wound in for the cast."""
@@ -148,7 +159,7 @@ class Sinking:
         pays = None
         if self.slides and not self.stopped and self.paying and self.how.bail == "open":
             pays = self.how.pull_through_n + self._drawn_n(self.running_m_s)
-        drive = Drive(wanted, self.speed, self._mass_kg, self._drag, force, pays, _RISES_M_S)
+        drive = Drive(wanted, self.speed, self._mass_kg, self.drag_kg_m, force, pays, _RISES_M_S)
         before = float(self.state.x[0])
         done = step(self.chain, self.setup, drive, self.state, self.step_s, self.pace)
         self.state, self.step_s = done.state, done.next_s
