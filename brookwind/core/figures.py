@@ -29,6 +29,8 @@ _SI: Mapping[Quantity, tuple[float, int, str]] = {
 
 _STRONG_N = 2.0
 """A fish's pull is written in grams, a line's strength in kilograms."""
+_SMALL_KG = 0.0000995
+"""Loads below this, as the finest shot are, are written to the milligram."""
 
 
 class Figure(BaseModel):
@@ -43,6 +45,8 @@ class Figure(BaseModel):
         scale, digits, unit = _SI[self.quantity]
         if self.quantity == "force" and abs(self.value) >= _STRONG_N:
             scale, unit = scale / 1000.0, "kg"
+        if self.quantity == "load" and abs(self.value) < _SMALL_KG:
+            digits = 3
         return f"{self.value * scale:.{digits}f}{'' if unit == '°' else ' '}{unit}"
 
 

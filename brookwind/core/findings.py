@@ -20,11 +20,12 @@ from brookwind.core.floats.immersion import load_at_immersion_n, sinking_load_n
 from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.motion.as_fished import MADE_UP_SHARE
 from brookwind.core.motion.moving import MovingAnswer
-from brookwind.core.motion.remarks import MOVING_FINDERS
+from brookwind.core.motion.remarks import MOVING_FINDERS, held_back
 from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import FAMILY, hangs_at_m
+from brookwind.core.rig.shot_series import FINEST_KG
 from brookwind.core.tackle.checks import TACKLE_FINDERS
 
 TIP_TOLERANCE_M = 0.002
@@ -103,8 +104,11 @@ def find_tip_off(case: Case) -> Finding | None:
     load = load_at_immersion_n(s.body, s.body.length_m - wanted, s.water_kg_m3)
     change = load - carried
     remedy = "Add {change}." if change > 0 else "Take off {change}."
+    if lead_mass_kg(abs(change), s.water_kg_m3) < 0.5 * FINEST_KG:
+        remedy = "It is {change} off, less than half the finest shot: no shot puts it right, leave it so."
     if m and abs(change) > MADE_UP_SHARE * load and abs(s.tip_m - wanted) <= TIP_TOLERANCE_M:
-        remedy = "It is the current that lifts it: hold back less."
+        less = "hold back less" if held_back(case.rig) else "take a float that carries more"
+        remedy = f"It is the current that lifts it: {less}."
     return Finding(
         id="tip-high" if shown > wanted else "tip-low",
         station="load",

@@ -160,7 +160,7 @@ def test_empty_and_short_boxes_say_what_is_missing() -> None:
     with pytest.raises(Infeasible, match="The box holds no shot"):
         balance_rig(rig, none, Wish(pattern="bulk"))
     little = Stock(shot=(SHOT[-1].model_copy(update={"count": 3}),))
-    with pytest.raises(Infeasible, match=r"needs 1\.\d+ g of shot and the box holds 0\.04 g"):
+    with pytest.raises(Infeasible, match=r"needs 1\.\d+ g of shot and the box holds 0\.045 g"):
         balance_rig(rig, little, Wish(pattern="bulk"))
 
 

@@ -30,6 +30,7 @@ from brookwind.core.motion.setting import even_run, moving_stop
 from brookwind.core.motion.setup import Setup, setup_of
 from brookwind.core.rig.document import Rig, Water, read_rig
 from brookwind.core.rig.families import FAMILIES, Start, new_rig
+from brookwind.core.rig.shot_series import FINEST_KG
 from brookwind.core.rig.species import SPECIES
 from brookwind.demo.load import demo_rigs
 
@@ -369,12 +370,24 @@ def test_an_uneven_bed_bounds_the_run() -> None:
     assert found[1] == pytest.approx(4.04, abs=0.05)
 
 
+def test_a_tip_that_no_shot_puts_right_is_told_so() -> None:
+    said = {f.id: f for f in evaluate(rig("roach-pole", current_m_s=0.3)).findings}["tip-high"]
+    assert 0.0 < said.figures["change"].value < 0.5 * FINEST_KG
+    assert "0.00" in said.remedy.format(**said.figures)
+    assert "0.00 g" not in said.remedy.format(**said.figures)
+    assert "no shot" in said.remedy
+
+
 def test_bad_water_gets_a_sentence() -> None:
     tiny = evaluate(rig("roach-pole", current_m_s=5.0, hold=0.3))
     said = {f.id: f for f in tiny.findings}
     assert {"cannot-hold", "no-shape", "drawn-under"} & set(said), said
     held = {f.id: f for f in evaluate(rig("grayling-avon", current_m_s=1.2, hold=0.2)).findings}
     assert held["cannot-hold"].figures["load"].value > 0.005, "it says what would hold"
+    assert "hold back less" in held["cannot-hold"].remedy
+    assert "bait-rides" not in held, "no stop puts it right"
+    free = {f.id: f for f in evaluate(rig("roach-pole", current_m_s=5.0, hold=None)).findings}
+    assert "hold back" not in free["cannot-hold"].remedy, "it is not held"
     weak = rig("grayling-avon", current_m_s=1.0, hold=0.0).model_dump(mode="json")
     for c in weak["components"]:
         if c["kind"] == "line":

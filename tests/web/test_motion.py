@@ -124,5 +124,6 @@ def test_still_water_is_set_running_on_the_stop_station(server: Server, page: Pa
     page.keyboard.press("Enter")
     expect(page.get_by_text("In this current it should be set to")).to_be_visible()
     expect(page.get_by_test_id("lead")).to_be_visible()
-    page.keyboard.press("Control+z")
+    expect(page.get_by_label("Current on top")).to_be_focused()
+    page.get_by_role("button", name="Undo").click()
     expect(page.get_by_text("to the hook it should be")).to_be_visible()

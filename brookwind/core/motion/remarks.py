@@ -14,7 +14,7 @@ from brookwind.core.motion.moving import Moving
 from brookwind.core.motion.setting import height_or_lying_m, wanted_height_m
 from brookwind.core.motion.setup import setup_of
 from brookwind.core.rig.components import LineSection, Shot, Weight
-from brookwind.core.rig.document import of_kind
+from brookwind.core.rig.document import Rig, of_kind
 from brookwind.core.rig.lines import line_strength_n
 
 OFF_M = 0.03
@@ -27,6 +27,20 @@ _LINE_SHARE = 0.5
 
 def _moving(case: Case) -> Moving | None:
     return case.moving.moving if case.moving else None
+
+
+def held_back(rig: Rig) -> bool:
+    """The float is held slower than the current, so that it can be held less.
+
+    rig: the rig.
+    """
+    hold = rig.conditions.hold
+    return hold is not None and hold < 1.0
+
+
+def _ease(case: Case, otherwise: str) -> str:
+    """What to do against too much current, holding back less first where it is held."""
+    return f"Hold back less, or {otherwise}" if held_back(case.rig) else otherwise[0].upper() + otherwise[1:]
 
 
 def find_no_shape(case: Case) -> Finding | None:
@@ -56,7 +70,7 @@ def find_drawn_under(case: Case) -> Finding | None:
         station="water",
         severity="refuse",
         says="In this current the line draws the float under.",
-        remedy="Hold back less, take some shot off, or take a larger float.",
+        remedy=_ease(case, "take some shot off, or take a larger float."),
     )
 
 
@@ -65,18 +79,16 @@ def find_cannot_hold(case: Case) -> Finding | None:
 
     case: the rig.
     """
-    m = _moving(case)
-    if m is None or m.status == "sinks" or case.stop_problem is not None:
-        return None
-    lift = m.hook_height_m - max(0.0, case.rig.water.depth_m - case.settled.laid.hook_depth_m)
-    if lift < LIFTED_SHARE * case.rig.water.depth_m:
+    lift = _lifted_m(case)
+    if lift is None:
         return None
     needed = _would_hold_kg(case)
     figures = {"lift": depth(lift)}
-    remedy = "Hold back less, or fish slower water."
+    remedy = _ease(case, "fish slower water.")
     if needed is not None:
         figures["load"] = Figure(value=needed, quantity="load")
-        remedy = "About {load} down the line would hold it, and a float to carry that; or hold back less."
+        less = "hold back less" if held_back(case.rig) else "fish slower water"
+        remedy = f"About {{load}} down the line would hold it, and a float to carry that; or {less}."
     return Finding(
         id="cannot-hold",
         station="water",
@@ -85,6 +97,15 @@ def find_cannot_hold(case: Case) -> Finding | None:
         remedy=remedy,
         figures=figures,
     )
+
+
+def _lifted_m(case: Case) -> float | None:
+    """By how much the current lifts the bait, when that is more than the rig can hold. [m]"""
+    m = _moving(case)
+    if m is None or m.status == "sinks" or case.stop_problem is not None:
+        return None
+    lift = m.hook_height_m - max(0.0, case.rig.water.depth_m - case.settled.laid.hook_depth_m)
+    return lift if lift >= LIFTED_SHARE * case.rig.water.depth_m else None
 
 
 def _would_hold_kg(case: Case) -> float | None:
@@ -145,7 +166,7 @@ def find_leans(case: Case) -> Finding | None:
         station="stop",
         severity="note",
         says="The current leans the float {lean} from upright.",
-        remedy="Hold back less, or take a float that carries more.",
+        remedy=_ease(case, "take a float that carries more."),
         figures={"lean": Figure(value=degrees(m.float_lean_rad), quantity="angle")},
     )
 
@@ -168,12 +189,12 @@ def find_stuck(case: Case) -> Finding | None:
 
 
 def find_bait_rides(case: Case) -> Finding | None:
-    """In the current the bait is not at its height.
+    """In the current the bait is not at its height, and the stop can put that right.
 
     case: the rig.
     """
     m = _moving(case)
-    if m is None or m.status == "sinks" or case.stop_problem is not None:
+    if m is None or m.status == "sinks" or case.stop_problem is not None or _lifted_m(case) is not None:
         return None
     wanted = wanted_height_m(case.rig)
     if wanted <= 0.0 or abs(m.hook_height_m - wanted) <= OFF_M:

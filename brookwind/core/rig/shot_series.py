@@ -35,6 +35,7 @@ MODERN = _series(
 OLDER = _series("older series; only what differs is listed: an editable default", SSG=1.9, n4=0.17, n8=0.063)
 
 MODERN_MASS_KG = MappingProxyType({s.name: s.mass_kg for s in MODERN})
+FINEST_KG = min(MODERN_MASS_KG.values())
 OLDER_MASS_KG = MappingProxyType({**MODERN_MASS_KG, **{s.name: s.mass_kg for s in OLDER}})
 
 

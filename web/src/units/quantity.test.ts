@@ -81,6 +81,7 @@ describe("writing", () => {
     ] as const)
       expect(written(metres, "line", METRIC)).toBe(text);
     expect(written(0.0012, "load", MIXED)).toBe("1.20 g");
+    expect(written(0.0000042, "load", METRIC)).toBe("0.004 g");
     expect(written(-0.0000001, "line", METRIC)).toBe("0.0 cm");
     expect(written(30, "distance", METRIC)).toBe("30.0 m");
     expect(written(30, "distance", MIXED)).toBe("98 ft");

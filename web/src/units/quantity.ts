@@ -27,6 +27,8 @@ const INCH = 0.0254;
 const OUNCE = 0.028349523125;
 const TO_M: Record<string, number> = { m: 1, cm: 0.01, mm: 0.001, ft: FOOT_M, in: INCH };
 const TO_KG: Record<string, number> = { g: 0.001, kg: 1, mg: 1e-6, oz: OUNCE };
+/** Loads below this, as the finest shot are, are written to the milligram. */
+const SMALL_KG = 0.0000995;
 const TO_MS: Record<string, number> = {
   "m/s": 1,
   "cm/s": 0.01,
@@ -75,7 +77,9 @@ function spelt(value: number, quantity: Quantity, units: Units): string {
     case "tip":
       return `${tidy(value * 1000, 1)} mm`;
     case "load":
-      return units.mass === "oz" ? `${tidy(value / OUNCE, 3)} oz` : `${tidy(value * 1000, 2)} g`;
+      return units.mass === "oz"
+        ? `${tidy(value / OUNCE, 3)} oz`
+        : `${tidy(value * 1000, Math.abs(value) < SMALL_KG ? 3 : 2)} g`;
     case "temperature":
       return units.temperature === "F" ? `${tidy(value * 1.8 + 32, 1)} °F` : `${tidy(value, 1)} °C`;
     case "distance":

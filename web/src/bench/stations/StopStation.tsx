@@ -27,6 +27,8 @@ export function StopStation({ bench, answer, onSetStop }: StationProps) {
   const flows = (answer.evaluation?.moving ?? answer.evaluation?.moving_problem) != null;
   const asked = useMovingStop(answer.of, flows);
   const current = asked.data;
+  // By its key it stays open while what stands about it changes with the current.
+  const entry = <Current key="current" bench={bench} answer={answer} />;
   if (flows && answer.evaluation) {
     return (
       <Stack gap="5">
@@ -37,12 +39,18 @@ export function StopStation({ bench, answer, onSetStop }: StationProps) {
           onSetStop={onSetStop}
         />
         <HoldBack bench={bench} stop={current?.stop ?? null} />
-        <Current bench={bench} answer={answer} />
+        {entry}
         <WhereItIs evaluation={answer.evaluation} stop={current?.stop ?? null} />
       </Stack>
     );
   }
-  if (!stop) return <Text role="alert">{problem ? sentenceOf(problem) : "One moment."}</Text>;
+  if (!stop)
+    return (
+      <Stack gap="4">
+        <Text role="alert">{problem ? sentenceOf(problem) : "One moment."}</Text>
+        {entry}
+      </Stack>
+    );
   const side = stop.attachment_m >= 0 ? "below" : "above";
   return (
     <Stack gap="4">
@@ -72,7 +80,7 @@ export function StopStation({ bench, answer, onSetStop }: StationProps) {
         draft below the surface; an in-line float's stop rests on what stands out above it. Still water, line straight.
       </Why>
       {answer.evaluation && <WhereItIs evaluation={answer.evaluation} stop={null} />}
-      <Current bench={bench} answer={answer} />
+      {entry}
     </Stack>
   );
 }
