@@ -127,3 +127,17 @@ def test_still_water_is_set_running_on_the_stop_station(server: Server, page: Pa
     expect(page.get_by_label("Current on top")).to_be_focused()
     page.get_by_role("button", name="Undo").click()
     expect(page.get_by_text("to the hook it should be")).to_be_visible()
+
+
+def test_a_float_leans_the_way_its_line_draws_it(server: Server, page: Page) -> None:
+    page.goto(f"{server.url}/bench/roach-pole")
+    expect(page.get_by_test_id("verdict")).to_contain_text("Stands")
+    page.keyboard.press("6")
+    page.get_by_text("The current", exact=True).click()
+    page.get_by_label("Current on top").fill("5 m/s")
+    page.keyboard.press("Enter")
+    expect(page.get_by_test_id("verdict")).to_contain_text("in the current")
+    # The rig trails upstream, to the left, and draws the foot of the float with it: the tip leans to the right.
+    leans = page.locator(".bw-scene g[transform^='rotate(']").first.get_attribute("transform") or ""
+    assert 20 < float(leans.removeprefix("rotate(").split()[0]) < 60, leans
+    expect(page.get_by_label("Findings")).to_contain_text("fish slower water")

@@ -28,7 +28,7 @@ import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { Changed } from "./Changed";
 import { Findings } from "./Findings";
-import { LookingAt } from "./LookingAt";
+import { LookBar, LookingAt } from "./LookingAt";
 import { Panel } from "./stations/Panel";
 import { type StationId, stationsOf } from "./stationsOf";
 import { useBench } from "./useBench";
@@ -235,9 +235,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
                 <Text>{answer.refusal?.message ?? "Putting the rig in the water."}</Text>
               </Flex>
             )}
-            {trying && (
-              <LookingAt proposal={trying} onBack={() => setTrying(null)} onTake={() => bench.put(trying.rig)} />
-            )}
+            {trying && <LookingAt proposal={trying} />}
             {evaluation && !trying && !falls && (
               <Verdict evaluation={evaluation} waiting={answer.waiting} refused={refusal !== null} />
             )}
@@ -256,8 +254,9 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
               {refusal.message} The drawing shows the rig before this.
             </Box>
           )}
+          {trying && <LookBar proposal={trying} onBack={() => setTrying(null)} onTake={() => bench.put(trying.rig)} />}
           <Later busy={bench.gesturing}>
-            {evaluation && (
+            {evaluation && !trying && (
               <Findings
                 evaluation={evaluation}
                 said={bench.said}

@@ -59,12 +59,15 @@ export default function BoxPage() {
           <>
             <Flex
               columnGap="4"
-              rowGap={{ base: "2", xl: "4" }}
+              rowGap="2"
               wrap="wrap"
               align="flex-start"
-              mb={{ base: "4", xl: "2" }}
-              // Level with the fields, whose labels stand above them; a row of buttons alone needs no such room.
-              css={{ "& > button": { mt: "6" }, "& > div > .bw-tab, & > div > button": { mt: { base: "0", xl: "6" } } }}
+              mb="3"
+              // Level with the fields, whose labels stand above them, where it all fits into one row.
+              css={{
+                "& > button": { mt: "6" },
+                "@media (min-width: 1240px)": { "& > div > .bw-tab, & > div > button": { mt: "6" } },
+              }}
             >
               <QuickEntry state={state} />
               <Box>

@@ -137,7 +137,9 @@ function Live({ onTake, pieces }: { onTake: (kg: number) => void; pieces: string
             placeholder="/dev/ttyUSB0"
             onChange={(e) => setWhere(e.currentTarget.value)}
           />
-          <Button onClick={() => void connect()}>Read it live</Button>
+          <Button flexShrink="0" onClick={() => void connect()}>
+            Read it live
+          </Button>
         </Flex>
         {failed && (
           <Text role="alert" color="float" fontSize="sm">

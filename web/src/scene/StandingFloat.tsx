@@ -8,12 +8,14 @@ type Props = {
   leanRad: number;
   x: number;
   surfaceY: number;
+  /** Where it leans about; its foot when not given. */
+  pivotY?: number;
   pxPerM: number;
   acrossPxPerM: number;
 };
 
-/** A float's outline in the water: its foot at its depth, leaning about it, the painted tip apart. */
-export function StandingFloat({ outline, paintM, baseM, leanRad, x, surfaceY, pxPerM, acrossPxPerM }: Props) {
+/** A float's outline in the water: its foot at its depth, leaning (upstream more than nothing), the painted tip apart. */
+export function StandingFloat({ outline, paintM, baseM, leanRad, x, surfaceY, pivotY, pxPerM, acrossPxPerM }: Props) {
   const length = outline.at(-1)?.[0] ?? 0;
   const foot = surfaceY + baseM * pxPerM;
   const y = (z: number) => foot - z * pxPerM;
@@ -27,7 +29,7 @@ export function StandingFloat({ outline, paintM, baseM, leanRad, x, surfaceY, px
   const cut: [number, number] = [paintFoot, above[0]?.[1] ?? 0.001];
   const degrees = (leanRad * 180) / Math.PI;
   return (
-    <g transform={degrees > 0.01 ? `rotate(${(-degrees).toFixed(2)} ${x} ${foot})` : undefined}>
+    <g transform={Math.abs(degrees) > 0.01 ? `rotate(${(-degrees).toFixed(2)} ${x} ${pivotY ?? foot})` : undefined}>
       <polygon points={polygon([...below, cut])} fill={colour("body")} stroke={colour("shotrim")} strokeWidth="0.6" />
       <polygon points={polygon([cut, ...above])} fill={colour("tip")} stroke={colour("shotrim")} strokeWidth="0.6" />
     </g>
