@@ -183,7 +183,7 @@ function wordsOf(d: Drawn, units: Units, room: number): Words {
     .replace(/^bulk of /, "")
     .replaceAll(" and ", ", ");
   const full = { strong, light: position };
-  const fits = strong.length <= 24 && tagWidth(full) <= room;
+  const fits = strong.length <= 32 && tagWidth(full) <= room;
   return fits ? full : { strong: d.pieces.length > 1 ? `bulk of ${d.pieces.length}` : strong, light: position };
 }
 

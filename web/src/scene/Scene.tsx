@@ -87,7 +87,7 @@ export const Scene = memo(function Scene(props: Props) {
       >
         <Backdrop width={width} height={height} view={view} depthM={rig.water.depth_m} units={units} />
         {moving && !onRule && !lower && (
-          <CurrentArrows moving={moving} view={view} x={narrow ? 64 : 78} units={units} />
+          <CurrentArrows moving={moving} view={view} x={narrow ? 72 : 78} units={units} />
         )}
         {onRule && <Tape evaluation={evaluation} view={view} x={x} units={units} />}
         <RodLine rig={rig} x={x} surface={surface} view={view} evaluation={evaluation} />

@@ -12,6 +12,9 @@ export type Drawing = { show: (seconds: number) => void };
 
 type Props = { falls: Fall[]; rig: Rig; width: number; height: number; units: Units };
 
+/** No weight is drawn larger than this: in deep water it would hide what hangs about it. [px] */
+const MOST_PX = 9;
+const radius = (acrossM: number) => Math.min(MOST_PX, pieceRadius(acrossM));
 /** Pieces that are not drawn by their size. [px] */
 const PIECE_PX: Record<string, number> = { swivel: 3, hook: 3.6, bait: 5, bead: 2.4 };
 /** The ruler along the bed goes on so far beyond what is drawn. [m] */
@@ -51,7 +54,7 @@ export const FallDrawing = forwardRef<Drawing, Props>(function FallDrawing({ fal
         const foot = Math.max(8, (line[0]?.[1] ?? surface) - surface);
         group.children[1]?.setAttribute("d", `M0 ${-Math.min(26, surface - 4)} V${foot.toFixed(1)}`);
         place(group.children[1], [px(a.float_x_m + (b.float_x_m - a.float_x_m) * share), surface]);
-        const pieces = stacked(points(a.pieces, b.pieces, share).map(drawnAt), fall.pieces, line, pieceRadius);
+        const pieces = stacked(points(a.pieces, b.pieces, share).map(drawnAt), fall.pieces, line, radius);
         for (const [k, piece] of pieces.entries()) place(group.children[2]?.children[k], piece);
         for (const [k, item] of fall.feed.entries()) {
           const there = feedAt(item.path, seconds);
@@ -93,7 +96,7 @@ export const FallDrawing = forwardRef<Drawing, Props>(function FallDrawing({ fal
                 {fall.pieces.map(({ id, kind, across_m }) => (
                   <circle
                     key={id}
-                    r={PIECE_PX[kind] ?? pieceRadius(across_m)}
+                    r={PIECE_PX[kind] ?? radius(across_m)}
                     fill={colour(kind === "bait" ? "tip" : "shot")}
                     stroke={colour("shotrim")}
                     strokeWidth="0.8"

@@ -20,7 +20,7 @@ export const USUAL: Throw = {
   feedAfterS: 0,
 };
 
-const LANDINGS = { stretched: "stretched out, feathered", pile: "in a pile", drop: "let down beside a boat" } as const;
+const LANDINGS = { stretched: "stretched out", pile: "in a pile", drop: "beside a boat" } as const;
 
 /** What is asked of the core. Still water has no run. */
 export function wishOf(t: Throw, flows: boolean): Partial<FallWish> {
@@ -65,8 +65,8 @@ export function Thrown({ value, onChange, slides, flows, feeds }: Props) {
         </Choice>
         {slides && (
           <Choice label="Bail" value={value.bail} onChange={(v) => set({ bail: v as Throw["bail"] })}>
-            <option value="open">open: line runs out</option>
-            <option value="closed">closed: line is held</option>
+            <option value="open">open, runs</option>
+            <option value="closed">closed, held</option>
           </Choice>
         )}
         {flows && !value.pinned && (
