@@ -90,17 +90,18 @@ def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
     Raises: NotUnderstood for an unknown pattern; Infeasible with what to relax; OutOfRange when the float cannot.
     """
     lifted = lifted_n(rig)
-    found = _balanced(rig, stock, wish, lifted)
+    lists: Lists = {}
+    found = _balanced(rig, stock, wish, lifted, lists)
     if abs(found.lifted_n - lifted) <= _SAME_LIFT_N:
         return found
     try:
-        other = _balanced(rig, stock, wish, found.lifted_n)
+        other = _balanced(rig, stock, wish, found.lifted_n, lists)
     except BrookwindError:
         return found
     return min(found, other, key=lambda p: abs(p.error_m))
 
 
-def _balanced(rig: Rig, stock: Stock, wish: Wish, lifted: float) -> Proposal:
+def _balanced(rig: Rig, stock: Stock, wish: Wish, lifted: float, lists: Lists) -> Proposal:
     pattern = pattern_of(wish.own) if wish.own else PATTERN.get(wish.pattern)
     if pattern is None:
         raise NotUnderstood.one(
@@ -117,7 +118,7 @@ def _balanced(rig: Rig, stock: Stock, wish: Wish, lifted: float) -> Proposal:
     if not keep:
         bare = strip_heavy(bare, pattern.carrier == "family")
     at_tip = set_stop(bare, plumb_setting_m(bare, target.body, target.immersion_m))
-    search = _Search(pattern, stock, wish, target)
+    search = _Search(pattern, stock, wish, target, lists)
     starts = search.starts(at_tip, keep)
     best = search.best(starts)
     if best is None:
@@ -143,12 +144,12 @@ def hung_pull_n(rig: Rig, target: Target) -> float:
 
 
 class _Search:
-    def __init__(self, pattern: Pattern, stock: Stock, wish: Wish, target: Target) -> None:
+    def __init__(self, pattern: Pattern, stock: Stock, wish: Wish, target: Target, lists: Lists) -> None:
         self.pattern, self.stock, self.wish, self.target = pattern, stock, wish, target
         self.shot = stock.shot
         self.pulls = [submerged_weight_n(s.mass_kg, s.density_kg_m3, target.water_kg_m3) for s in self.shot]
         self.tie_m = max(wish.tie_m or TIE_M, target.tie_m)
-        self.lists: Lists = {}
+        self.lists = lists
 
     def fixed_n(self, scheme: _Scheme) -> float:
         return sum(self.pulls[i] for i in scheme.singles)

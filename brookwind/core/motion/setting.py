@@ -133,7 +133,7 @@ def moving_setting(rig: Rig, settled: Settled, setup: Setup) -> tuple[float, Afl
         raise _no_setting(rig, found, wanted)
     if laid_on > 0.0:
         at += laid_on
-        found = _at(rig, settled, setup, at, found)
+        found = _afresh(set_stop(rig, at), setup)
     return at, found, now
 
 
@@ -168,8 +168,12 @@ def _at(rig: Rig, settled: Settled, setup: Setup, setting_m: float, begin: Afloa
     try:
         return go(moved, settled, setup, hung, begin)
     except BrookwindError:
-        # Begun afresh from the shape in still water.
-        return go(moved, settle(moved), setup)
+        return _afresh(moved, setup)
+
+
+def _afresh(rig: Rig, setup: Setup) -> Afloat:
+    """The shape begun from that in still water, as suits line that comes to lie on the bed."""
+    return go(rig, settle(rig), setup)
 
 
 def _no_setting(rig: Rig, found: Afloat, wanted_m: float) -> OutOfRange:
