@@ -222,6 +222,7 @@ class Search:
     def _half(self, mine: list[int], limit: int, floor: float, roof: float) -> _Half | None:
         totals = np.zeros(1)
         pieces = np.zeros(1, dtype=np.int64)
+        sizes = np.zeros(1, dtype=np.int64)
         counts = np.zeros((1, len(self.pulls)), dtype=np.uint8)
         for i in mine:
             if not self.stock[i]:
@@ -236,10 +237,11 @@ class Search:
             if rows.size > 4 * _STATE_LIMIT:
                 return None
             totals, pieces = new_totals[rows, taken], new_pieces[rows, taken]
-            counts = counts[rows]
-            counts[:, i] = taken
-            first = _first_of_equals(totals, pieces, counts)
-            totals, pieces, counts = totals[first], pieces[first], counts[first]
+            sizes = sizes[rows] + (taken > 0)
+            first = _first_of_equals(totals, pieces, sizes)
+            totals, pieces, sizes = totals[first], pieces[first], sizes[first]
+            counts = counts[rows[first]]
+            counts[:, i] = taken[first]
             if totals.size > _STATE_LIMIT:
                 return None
         # The rows are sorted by total: a stable sort by pieces keeps that within each number.
@@ -311,13 +313,13 @@ class Search:
         return min(edges[0], chosen.total_n), max(edges[1], chosen.total_n)
 
 
-def _first_of_equals(totals: Floats, pieces: Ints, counts: Bytes) -> Ints:
+def _first_of_equals(totals: Floats, pieces: Ints, sizes: Ints) -> Ints:
     """One row for each (total, pieces), the one with the fewest sizes, sorted by total.
 
     Totals are compared far finer than a tie. The three keys share one integer: sorting that is the quickest.
     """
     key = np.round(totals * (_KEYS_PER_TIE / TIE_N)).astype(np.int64) * 64 + pieces
-    order = np.argsort(key * 64 + np.count_nonzero(counts, axis=1))
+    order = np.argsort(key * 64 + sizes)
     sorted_key = key[order]
     fresh = np.ones(order.size, dtype=bool)
     fresh[1:] = sorted_key[1:] != sorted_key[:-1]
