@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from dataclasses import replace
 from functools import cache
-from math import atan2, inf
+from math import atan2, inf, nan
 from random import Random
 
 import numpy as np
@@ -399,9 +399,15 @@ def test_bad_water_gets_a_sentence() -> None:
     with pytest.raises(BrookwindError) as refusal:
         rig("grayling-avon", speeds=[{"depth_m": 1.0, "speed_m_s": 0.2}, {"depth_m": 0.5, "speed_m_s": 0.3}])
     assert refusal.value.problems[0].path == ("conditions", "speeds", 1, "depth_m")
-    for wrong in (float("nan"), inf, -1.0):
-        with pytest.raises(BrookwindError):
-            rig("grayling-avon", current_m_s=wrong)
+    wrong = {
+        nan: "Current is not a finite number.",
+        inf: "Current is not a finite number.",
+        -1.0: "Current is -1.0 m/s.",
+    }
+    for given, says in wrong.items():
+        with pytest.raises(BrookwindError) as refusal:
+            rig("grayling-avon", current_m_s=given)
+        assert [(p.path, p.message) for p in refusal.value.problems] == [(("conditions", "current_m_s"), says)]
     long = rig("tench-lift", current_m_s=0.2)
     assert evaluate(_set(long, 3.0)).moving is not None, "longer than the water is deep, all weight on the bed"
     floating = rig("grayling-avon", current_m_s=0.3).model_dump(mode="json")

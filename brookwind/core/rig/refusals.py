@@ -18,7 +18,11 @@ _COMPARISONS = {
 }
 
 
-_UNITS = {"_kg_m3": " kg/m³", "_kg": " kg", "_m": " m", "_c": " °C", "_n": " N"}
+_UNITS = {
+    "_kg_m3": " kg/m³", "_kg_m2": " kg/m²", "_kg_m": " kg/m", "_m_s": " m/s", "_ms": " m/s", "_kg": " kg", "_deg": "°", "_m": " m",
+    "_c": " °C", "_n": " N", "_s": " s",
+}  # fmt: skip
+"""Units at the end of a field's name, the longer before the shorter."""
 
 _SENTENCES = {
     "missing": ("{name} is missing.", "Enter it."),
@@ -89,8 +93,7 @@ def _field_name(path: tuple[PathPart, ...]) -> str:
         return "The document"
     # Units belong to names in code, not to a sentence.
     last = names[-1]
-    for suffix in _UNITS:
-        last = last.removesuffix(suffix)
+    last = last.removesuffix(next((suffix for suffix in _UNITS if last.endswith(suffix)), ""))
     return last.replace("_", " ").capitalize()
 
 
