@@ -404,9 +404,9 @@ def test_bad_water_gets_a_sentence() -> None:
         inf: "Current is not a finite number.",
         -1.0: "Current is -1.0 m/s.",
     }
-    for given, says in wrong.items():
+    for speed, says in wrong.items():
         with pytest.raises(BrookwindError) as refusal:
-            rig("grayling-avon", current_m_s=given)
+            rig("grayling-avon", current_m_s=speed)
         assert [(p.path, p.message) for p in refusal.value.problems] == [(("conditions", "current_m_s"), says)]
     long = rig("tench-lift", current_m_s=0.2)
     assert evaluate(_set(long, 3.0)).moving is not None, "longer than the water is deep, all weight on the bed"

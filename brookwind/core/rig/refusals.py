@@ -19,8 +19,8 @@ _COMPARISONS = {
 
 
 _UNITS = {
-    "_kg_m3": " kg/m³", "_kg_m2": " kg/m²", "_kg_m": " kg/m", "_m_s": " m/s", "_ms": " m/s", "_kg": " kg", "_deg": "°", "_m": " m",
-    "_c": " °C", "_n": " N", "_s": " s",
+    "_kg_m3": " kg/m³", "_kg_m2": " kg/m²", "_kg_m": " kg/m", "_m_s": " m/s", "_ms": " m/s", "_kg": " kg", "_deg": "°",
+    "_m": " m", "_c": " °C", "_n": " N", "_s": " s",
 }  # fmt: skip
 """Units at the end of a field's name, the longer before the shorter."""
 
