@@ -18,7 +18,8 @@ from pathlib import Path
 from playwright.sync_api import Page, sync_playwright
 
 from brookwind.api.app import STATIC
-from brookwind.core.motion.fall import FallWish, fall
+from brookwind.core.motion.fall import fall
+from brookwind.core.motion.fall_answer import FallWish
 from brookwind.core.rig.document import read_rig
 from brookwind.demo.load import demo_rigs
 

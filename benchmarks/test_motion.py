@@ -8,7 +8,8 @@ from pytest_benchmark.fixture import BenchmarkFixture
 from brookwind.core.balance.settle import settle
 from brookwind.core.evaluate import evaluate
 from brookwind.core.motion.afloat import go
-from brookwind.core.motion.fall import FallWish, fall
+from brookwind.core.motion.fall import fall
+from brookwind.core.motion.fall_answer import FallWish
 from brookwind.core.motion.setting import moving_setting
 from brookwind.core.motion.setup import setup_of
 from brookwind.core.rig.document import Rig, read_rig

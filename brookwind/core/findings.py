@@ -20,7 +20,8 @@ from brookwind.core.floats.immersion import load_at_immersion_n, sinking_load_n
 from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.motion.as_fished import MADE_UP_SHARE
 from brookwind.core.motion.moving import MovingAnswer
-from brookwind.core.motion.remarks import MOVING_FINDERS, held_back
+from brookwind.core.motion.remarks import MOVING_FINDERS
+from brookwind.core.motion.setup import held_back
 from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig
@@ -105,7 +106,8 @@ def find_tip_off(case: Case) -> Finding | None:
     change = load - carried
     remedy = "Add {change}." if change > 0 else "Take off {change}."
     if lead_mass_kg(abs(change), s.water_kg_m3) < 0.5 * FINEST_KG:
-        remedy = "It is {change} off, less than half the finest shot: no shot puts it right, leave it so."
+        too = "is missing" if change > 0 else "is too much"
+        remedy = f"{{change}} {too}, finer than any one shot: balance again, so that sizes are exchanged."
     if m and abs(change) > MADE_UP_SHARE * load and abs(s.tip_m - wanted) <= TIP_TOLERANCE_M:
         less = "hold back less" if held_back(case.rig) else "take a float that carries more"
         remedy = f"It is the current that lifts it: {less}."

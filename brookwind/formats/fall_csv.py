@@ -5,7 +5,7 @@ from __future__ import annotations
 import csv
 import io
 
-from brookwind.core.motion.fall import Fall
+from brookwind.core.motion.fall_answer import Fall
 
 HEADER = ("time_s", "piece", "x_m", "depth_m", "float_x_m", "load_n")
 

@@ -16,7 +16,8 @@ from brookwind.core.gravity import G_M_S2
 from brookwind.core.motion import paying
 from brookwind.core.motion.afloat import float_drag_kg_m
 from brookwind.core.motion.chain import COARSE
-from brookwind.core.motion.fall import Fall, FallWish, fall, falling
+from brookwind.core.motion.fall import fall, falling
+from brookwind.core.motion.fall_answer import Fall, FallWish
 from brookwind.core.motion.feed import FEED, falls_at_m_s, free_fall
 from brookwind.core.motion.flow import Flow
 from brookwind.core.motion.forces import State
@@ -124,6 +125,14 @@ def test_a_float_drags_by_how_it_lies_or_stands() -> None:
     assert sinking.drag_kg_m == pytest.approx(upright, rel=1e-6)
     sinking.load_n = 0.5 * rest.pull_n
     assert 0.3 * upright < sinking.drag_kg_m < 0.9 * upright
+
+
+def test_the_float_is_to_land_so_far_up_that_the_bait_comes_down_on_the_fish() -> None:
+    found = fall(rig("grayling-avon", current_m_s=0.55))
+    times = [f.time_s for f in found.frames]
+    hook = float(np.interp(found.to_depth_s or 0.0, times, [f.path[-1][0] for f in found.frames]))
+    assert found.bait_x_m == pytest.approx(hook, abs=0.02)
+    assert 0.05 < found.drift_m - found.bait_x_m < 0.5, "the bait trails its float"
 
 
 def test_a_bulk_falls_no_slower_than_the_same_shot_strung_out() -> None:

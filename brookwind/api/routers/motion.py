@@ -13,7 +13,8 @@ from pydantic import BaseModel, Field
 from brookwind.api.session import SurveysOfRequest
 from brookwind.core.balance.settle import settle
 from brookwind.core.errors import BrookwindError, Problem
-from brookwind.core.motion.fall import Fall, FallWish, fall, falling
+from brookwind.core.motion.fall import fall, falling
+from brookwind.core.motion.fall_answer import Fall, FallWish
 from brookwind.core.motion.feed import FEEDS, Feed
 from brookwind.core.motion.paying import QUICK
 from brookwind.core.motion.setting import MovingStop, moving_stop

@@ -21,7 +21,8 @@ from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.handles import handles
 from brookwind.core.motion.as_fished import as_fished
-from brookwind.core.motion.fall import FallWish, fall
+from brookwind.core.motion.fall import fall
+from brookwind.core.motion.fall_answer import FallWish
 from brookwind.core.motion.paying import QUICK
 from brookwind.core.rig.book import SHIPPED, Book, found
 from brookwind.core.rig.builds import jig_head, stop_bead

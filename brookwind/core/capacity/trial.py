@@ -24,7 +24,8 @@ from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.gravity import LEAD_KG_M3, submerged_weight_n
 from brookwind.core.motion.afloat import Afloat, go
-from brookwind.core.motion.fall import FallWish, fall
+from brookwind.core.motion.fall import fall
+from brookwind.core.motion.fall_answer import FallWish
 from brookwind.core.motion.paying import QUICK
 from brookwind.core.motion.setup import setup_of
 from brookwind.core.rig.components import Component, Float, Hook, LineSection, Mount, Shot, Stop, Weight

@@ -3,21 +3,19 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
-from typing import Literal, NamedTuple
+from typing import NamedTuple
 
 import numpy as np
-from pydantic import Field
 
 from brookwind.core.balance.settle import Settled, settle
 from brookwind.core.errors import BrookwindError, OutOfRange
-from brookwind.core.frozen import Frozen
 from brookwind.core.motion.afloat import go
 from brookwind.core.motion.chain import COARSE, ball_m
+from brookwind.core.motion.fall_answer import Fall, FallPiece, FallWish, FeedFall, Frame
 from brookwind.core.motion.feed import FEED, falls_at_m_s, free_fall
 from brookwind.core.motion.flow import Flow
 from brookwind.core.motion.paying import USUAL, Detail, Sinking
 from brookwind.core.motion.setup import moves, setup_of
-from brookwind.core.motion.tangle import Risk
 from brookwind.core.rig.document import Rig
 
 AT_DEPTH_M, AT_DEPTH_SHARE = 0.05, 0.02
@@ -29,94 +27,6 @@ _FRAME_S = 0.05
 _MOST_FRAMES = 240
 _RUNS_M_S = 0.01
 """A float slower than this does not run. [m/s]"""
-
-
-class FallWish(Frozen):
-    """How a rig is thrown and watched."""
-
-    landing: Literal["stretched", "pile", "drop"] = "stretched"
-    pinned: bool = False
-    """The float stays over one place of the bed while the rig sinks."""
-    bail: Literal["open", "closed"] = "open"
-    """Whether line is paid out to a sliding float."""
-    pull_through_n: float = Field(default=0.002, ge=0, le=1)
-    """Friction of the line in the float. [N] Editable default."""
-    upstream: bool = False
-    """A stretched line lands upstream of the float."""
-    run_m: float | None = Field(default=None, gt=0, le=500)
-    """Length of the run. [m]"""
-    longest_s: float = Field(default=90.0, ge=1, le=300)
-    """Given up after this time. [s]"""
-    feed: tuple[str, ...] = Field(default=(), max_length=4)
-    """Ids of feed that is thrown in beside it."""
-    feed_after_s: float = Field(default=0.0, ge=0, le=60)
-
-
-class Frame(Frozen):
-    """The rig at one moment; x over the ground from where the float landed. [m]"""
-
-    time_s: float
-    float_x_m: float
-    load_n: float
-    path: tuple[tuple[float, float], ...]
-    """(x, depth) from the float down to the hook."""
-    pieces: tuple[tuple[float, float], ...]
-    """(x, depth) of each piece, in the order of `Fall.pieces`."""
-
-
-class FallPiece(Frozen):
-    """A piece that is followed."""
-
-    id: str
-    kind: str
-    position_m: float
-    """Above the hook, along the line. [m]"""
-    across_m: float
-    """Diameter of a ball of its mass and density; nought for what has no mass. [m]"""
-
-
-class FeedFall(Frozen):
-    """Feed falling beside the rig."""
-
-    id: str
-    name: str
-    speed_m_s: float
-    path: tuple[tuple[float, float, float], ...]
-    """(time, x, depth). [s, m, m]"""
-    ahead_s: float | None
-    """By how much it reaches the bait's depth before the bait; None when it never does. [s]"""
-
-
-class Fall(Frozen):
-    """From landing to fishing."""
-
-    rig_id: str
-    to_stop_s: float | None
-    """When a sliding float meets its stop."""
-    to_cock_s: float | None
-    """When the float stands for good."""
-    to_depth_s: float | None
-    """When the bait is at depth for good; None: not within the time allowed."""
-    depth_m: float
-    """Where the bait comes to rest. [m]"""
-    last_metre_m_s: float | None
-    """Speed of the bait in its last metre."""
-    drift_m: float
-    """How far the float has gone over the ground when the bait is at depth. [m]"""
-    fishes_m: float | None
-    """What is left of the run then. [m]"""
-    speed_m_s: float
-    """Of the float over the ground at the end. [m/s]"""
-    run_s: float | None
-    """When it comes to the end of the run; None when it never does, or is there before the bait is at depth."""
-    risk: Risk
-    crossing_share: float
-    closest: float
-    """Least distance of two pieces meant to be apart, over the line between them."""
-    pieces: tuple[FallPiece, ...]
-    frames: tuple[Frame, ...]
-    feed: tuple[FeedFall, ...]
-    steps: int
 
 
 def falling(
@@ -199,6 +109,7 @@ class _At(NamedTuple):
     depth_m: float
     speed_m_s: float
     float_x_m: float
+    bait_x_m: float
     stopped: bool
 
 
@@ -227,7 +138,7 @@ class _Record:
         """Look at the rig after a step."""
         s, now = sinking.state, sinking.time_s
         depth, speed = float(s.z[-1]), float(np.hypot(s.vx[-1], s.vz[-1]))
-        self.hook.append(_At(now, depth, speed, float(s.x[0]), sinking.stopped))
+        self.hook.append(_At(now, depth, speed, float(s.x[0]), float(s.x[-1]), sinking.stopped))
         if abs(depth - self.final_m) > self.near_m or not sinking.stopped:
             self.away_s = now
         if float(np.max(np.hypot(s.vx - s.vx[0], s.vz))) > _STIRS_M_S:
@@ -264,6 +175,7 @@ class _Record:
             time_s=before.time_s + share * (found.time_s - before.time_s),
             depth_m=before.depth_m + share * (found.depth_m - before.depth_m),
             float_x_m=before.float_x_m + share * (found.float_x_m - before.float_x_m),
+            bait_x_m=before.bait_x_m + share * (found.bait_x_m - before.bait_x_m),
         )
 
     def share(self, sinking: Sinking) -> float:
@@ -275,7 +187,8 @@ class _Record:
         self.take(sinking)
         there, final = self._arrival()
         arrived = None if there is None else there.time_s
-        drift = float(sinking.state.x[0]) if there is None else there.float_x_m
+        arrival = there or self.hook[-1]
+        drift = arrival.float_x_m
         every = -(-len(self.frames) // _MOST_FRAMES)
         frames = self.frames[:-1:every] + self.frames[-1:]
         speed, run_s = float(sinking.state.vx[0]), None
@@ -292,6 +205,7 @@ class _Record:
             depth_m=final,
             last_metre_m_s=_last_metre(self.hook, there),
             drift_m=drift,
+            bait_x_m=arrival.bait_x_m,
             fishes_m=None if ask.run_m is None or arrived is None else max(0.0, ask.run_m - abs(drift)),
             speed_m_s=speed,
             run_s=run_s,

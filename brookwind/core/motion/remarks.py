@@ -12,9 +12,9 @@ from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.motion.afloat import go
 from brookwind.core.motion.moving import Moving
 from brookwind.core.motion.setting import height_or_lying_m, wanted_height_m
-from brookwind.core.motion.setup import setup_of
+from brookwind.core.motion.setup import held_back, setup_of
 from brookwind.core.rig.components import LineSection, Shot, Weight
-from brookwind.core.rig.document import Rig, of_kind
+from brookwind.core.rig.document import of_kind
 from brookwind.core.rig.lines import line_strength_n
 
 OFF_M = 0.03
@@ -27,15 +27,6 @@ _LINE_SHARE = 0.5
 
 def _moving(case: Case) -> Moving | None:
     return case.moving.moving if case.moving else None
-
-
-def held_back(rig: Rig) -> bool:
-    """The float is held slower than the current, so that it can be held less.
-
-    rig: the rig.
-    """
-    hold = rig.conditions.hold
-    return hold is not None and hold < 1.0
 
 
 def _ease(case: Case, otherwise: str) -> str:

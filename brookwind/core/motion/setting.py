@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Sequence
+from contextlib import suppress
 from dataclasses import replace
 
 import numpy as np
@@ -16,7 +17,7 @@ from brookwind.core.frozen import Frozen
 from brookwind.core.motion.afloat import Afloat, go
 from brookwind.core.motion.doubts import bait_height_m
 from brookwind.core.motion.equilibrium import equilibrium, variants
-from brookwind.core.motion.setup import Setup, moves, setup_of
+from brookwind.core.motion.setup import Setup, held_back, moves, setup_of
 from brookwind.core.rig.document import Rig
 
 _NEAR_M = 1e-3
@@ -109,11 +110,16 @@ def moving_setting(rig: Rig, settled: Settled, setup: Setup) -> tuple[float, Afl
     Raises: OutOfRange when no setting does it.
     Source: secant steps, halving where they leave what is known; the shape by `go`.
     """
-    # Line is laid on beyond the setting at which the hook just touches.
     aim = wanted_height_m(rig)
     wanted, laid_on = max(aim, _TOUCHING_M), max(0.0, -aim)
     now = go(rig, settled, setup)
     found, at = now, rig.setting_m
+    if aim <= 0.0:
+        # Line is laid on beyond the setting at which the hook just touches. That is reached from above, so that it does
+        # not hang on what is set now: where line trails along the bed many settings are nearly as good.
+        with suppress(BrookwindError):
+            touching = stop_setting(rig, settled).wanted_m - laid_on
+            found, at = _afresh(set_stop(rig, touching), setup), touching
     miss = height_or_lying_m(found) - wanted
     low, high = LEAST_SETTING_M, min(60.0, 3.0 * (rig.water.depth_m + 1.0))
     slope = -1.0
@@ -126,7 +132,7 @@ def moving_setting(rig: Rig, settled: Settled, setup: Setup) -> tuple[float, Afl
         found = _at(rig, settled, setup, following, found)
         before, at, last, miss = at, following, miss, height_or_lying_m(found) - wanted
         rate = (miss - last) / (at - before) if at != before else -1.0
-        if aim <= 0.0 and laid_on == 0.0 and 0.0 < miss < _GRAZES_M and rate > _CREEPS:
+        if aim <= 0.0 and 0.0 < miss < _GRAZES_M and rate > _CREEPS:
             break
         slope = min(_CREEPS, rate)
     if abs(miss) > 0.01 and high - low > 0.01:
@@ -178,7 +184,7 @@ def _afresh(rig: Rig, setup: Setup) -> Afloat:
 
 def _no_setting(rig: Rig, found: Afloat, wanted_m: float) -> OutOfRange:
     height = float(bait_height_m(found, found.resting.state))
-    held = rig.conditions.hold is not None
+    held = held_back(rig)
     return OutOfRange.one(
         "no-setting",
         "No setting brings the bait to {wanted} off the bed: the current keeps it {height} up.",

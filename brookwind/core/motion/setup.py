@@ -35,6 +35,15 @@ def moves(rig: Rig, setup: Setup) -> bool:
     return not setup.flow.still or rig.conditions.line_pull_n != 0.0
 
 
+def held_back(rig: Rig) -> bool:
+    """The float is held slower than the current, so that it can be held less.
+
+    rig: the rig.
+    """
+    hold = rig.conditions.hold
+    return hold is not None and hold < 1.0
+
+
 def setup_of(rig: Rig, water_kg_m3: float) -> Setup:
     """Water and bed as a rig's conditions have them.
 

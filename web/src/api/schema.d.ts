@@ -2721,6 +2721,8 @@ export interface components {
          * @description From landing to fishing.
          */
         Fall: {
+            /** Bait X M */
+            bait_x_m: number;
             /** Closest */
             closest: number;
             /** Crossing Share */

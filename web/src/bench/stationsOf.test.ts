@@ -1,6 +1,6 @@
 import { expect, it } from "vitest";
 import { type Catalogue, type Evaluation, Refusal, type Rig } from "../api/client";
-import { METRIC, plain } from "../units/quantity";
+import { METRIC } from "../units/quantity";
 import { stationsOf } from "./stationsOf";
 
 const rig = {
@@ -30,7 +30,9 @@ const states = (refusal: Refusal | null) =>
   Object.fromEntries(stationsOf(rig, evaluation, refusal, catalogue, METRIC, "us").map((s) => [s.id, s.state]));
 
 it("shows each bead's value in the person's words and units", () => {
-  const values = stationsOf(rig, evaluation, null, catalogue, METRIC, "us").map((s) => plain(`${s.name}: ${s.value}`));
+  const values = stationsOf(rig, evaluation, null, catalogue, METRIC, "us").map((s) =>
+    `${s.name}: ${s.value}`.replaceAll("\u00a0", " "),
+  );
   expect(values).toEqual([
     "Water: 1.90 m, 16.0 °C",
     "Fish & bait: Rudd, 90 cm down",

@@ -56,8 +56,6 @@ export function feetAndInches(metres: number): string {
 }
 
 const UNBROKEN = "\u00a0";
-/** Text with its spaces as they are typed. */
-export const plain = (text: string): string => text.replaceAll(UNBROKEN, " ");
 
 /** A quantity with its unit, as a person would read it off their gear; a line never breaks between the two. */
 export const write = (value: number, quantity: Quantity, units: Units): string =>

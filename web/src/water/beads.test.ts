@@ -1,6 +1,6 @@
 import { describe, expect, it } from "vitest";
 import { type Picture, Refusal, type Survey } from "../api/client";
-import { IMPERIAL, METRIC, plain } from "../units/quantity";
+import { IMPERIAL, METRIC } from "../units/quantity";
 import { beadsOf, many } from "./beads";
 
 const survey = (part: object = {}) =>
@@ -19,7 +19,7 @@ const picture = (part: object = {}) =>
   }) as unknown as Picture;
 const value = (id: string, s: Survey, p: Picture | null, units = METRIC) =>
   beadsOf(s, p, null, units)
-    .map((b) => ({ ...b, value: plain(b.value) }))
+    .map((b) => ({ ...b, value: b.value.replaceAll("\u00a0", " ") }))
     .find((b) => b.id === id);
 
 describe("the beads of the water", () => {

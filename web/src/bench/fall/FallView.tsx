@@ -210,7 +210,6 @@ const RISK = { low: "little risk of a tangle", some: "it may tangle", high: "lik
 function Says({ fall, flows, other }: { fall: Fall; flows: boolean; other: Fall | null }) {
   const { units } = useSettings();
   const at = (s: number | null | undefined) => (s == null ? "not in the time given" : write(s, "time", units));
-  const drift = Math.abs(fall.drift_m);
   const facts = [
     fall.to_stop_s != null && `stop reached ${at(fall.to_stop_s)}`,
     `stands ${at(fall.to_cock_s)}`,
@@ -228,16 +227,27 @@ function Says({ fall, flows, other }: { fall: Fall; flows: boolean; other: Fall 
         {fall.to_depth_s == null ? "The bait does not come to depth" : `Fishing after ${at(fall.to_depth_s)}`}
         {other && ` · pinned ${at(other.to_depth_s)}`}
       </Text>
-      {drift > 0.05 && fall.to_depth_s != null && (
-        <Text>
-          {flows
-            ? `Cast ${write(drift, "distance", units)} ${fall.drift_m > 0 ? "upstream" : "downstream"} of where they lie.`
-            : `Sinking, the rig draws the float ${write(drift, "distance", units)} along.`}
-        </Text>
-      )}
+      {fall.to_depth_s != null && <Where fall={fall} flows={flows} />}
       <Text fontSize="sm" color="soft">
         {facts.join(" · ")}
       </Text>
     </Box>
+  );
+}
+
+const SHOWS_M = 0.05;
+
+/** Where to let it land, so that the bait comes to depth where the fish are. */
+function Where({ fall, flows }: { fall: Fall; flows: boolean }) {
+  const { units } = useSettings();
+  const far = flows ? fall.bait_x_m : fall.drift_m;
+  if (Math.abs(far) < SHOWS_M) return null;
+  const distance = write(Math.abs(far), "distance", units);
+  return (
+    <Text>
+      {flows
+        ? `Let the float land ${distance} ${far > 0 ? "upstream" : "downstream"} of where they lie.`
+        : `Sinking, the rig draws the float ${distance} along.`}
+    </Text>
   );
 }
