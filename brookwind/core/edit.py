@@ -9,7 +9,6 @@ from pydantic import Field
 
 from brookwind.core.balance.span import span_of
 from brookwind.core.balance.stock import ShotStock, Stock
-from brookwind.core.depth.stop import set_stop
 from brookwind.core.edit_tackle import (
     ChangeBait,
     ChangeHook,
@@ -31,7 +30,7 @@ from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.frozen import Frozen
 from brookwind.core.handles import LEAST_GAP_M, handles
-from brookwind.core.motion.setting import wanted_setting_m
+from brookwind.core.motion.setting import with_stop_set
 from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.components import Float, Shot
 from brookwind.core.rig.document import Rig
@@ -109,7 +108,7 @@ def edit(rig: Rig, change: Change, stock: Stock, book: Book = SHIPPED, habits: H
     """
     match change:
         case SetStop():
-            return set_stop(rig, wanted_setting_m(rig))
+            return with_stop_set(rig)
         case AddShot():
             return _add_shot(rig, change, stock)
         case Resize():

@@ -28,7 +28,7 @@ from brookwind.core.motion.flow import Flow
 from brookwind.core.motion.forces import State, link_forces, node_forces
 from brookwind.core.motion.moving import moving
 from brookwind.core.motion.newton import Push, Top, system
-from brookwind.core.motion.setting import even_run, moving_stop, wanted_setting_m
+from brookwind.core.motion.setting import even_run, moving_stop, wanted_setting_m, with_stop_set
 from brookwind.core.motion.setup import Setup, setup_of
 from brookwind.core.rig.document import Rig, Water, read_rig
 from brookwind.core.rig.families import FAMILIES, Start, new_rig
@@ -382,6 +382,13 @@ def test_a_tip_off_by_less_than_a_shot_is_balanced_away() -> None:
     assert "tip-high" not in {f.id for f in evaluate(again).findings}, "what it advises helps"
 
 
+def test_the_gentlest_check_that_brings_the_bait_down_is_advised() -> None:
+    stop = moving_stop(rig("grayling-avon", current_m_s=0.55))
+    down = [h.hold for h in stop.holds if h.height_m <= 0.01]
+    assert len(down) > 1
+    assert stop.lowest_hold == max(down)
+
+
 @pytest.mark.parametrize(
     ("name", "aim_m", "current_m_s"),
     [("grayling-avon", 0.08, 0.5), ("roach-pole", 0.0, 0.5), ("roach-pole", 0.0, 0.3), ("tench-lift", -0.1, 0.3)],
@@ -392,6 +399,9 @@ def test_the_stop_does_not_hang_on_where_it_is_now(name: str, aim_m: float, curr
     wanted = wanted_setting_m(made)
     for start in (wanted, wanted - 0.1, wanted + 0.15):
         assert wanted_setting_m(set_stop(made, start)) == pytest.approx(wanted, abs=0.004)
+    there = with_stop_set(set_stop(made, wanted + 0.02))
+    assert moving_stop(there).is_set
+    assert with_stop_set(there) is there, "once set, it stays set"
 
 
 def test_bad_water_gets_a_sentence() -> None:

@@ -20,6 +20,10 @@ LEAST_SETTING_M = 0.03
 _FAR_M = 1000.0
 
 
+SET_M = 0.0005
+"""Nearer than this a stop is where it is wanted: less cannot be slid. [m] Editable default."""
+
+
 class StopSetting(Frozen):
     """The setting wanted, and the parts it is made of: hook depth less attachment depth, plus line that stands up."""
 
@@ -27,6 +31,8 @@ class StopSetting(Frozen):
     wanted_m: float
     slide_m: float
     """How far to slide the stop or float: positive away from the hook (deeper). [m]"""
+    is_set: bool
+    """It is there within `SET_M`."""
     hook_depth_now_m: float
     hook_depth_wanted_m: float
     attachment_m: float
@@ -163,6 +169,7 @@ def _composed(rig: Rig, now: Settled, wanted: float, immersion: float) -> StopSe
         now_m=rig.setting_m,
         wanted_m=wanted,
         slide_m=wanted - rig.setting_m,
+        is_set=abs(wanted - rig.setting_m) < SET_M,
         hook_depth_now_m=now.laid.hook_depth_m,
         hook_depth_wanted_m=hook_wanted,
         attachment_m=attachment,

@@ -10,7 +10,7 @@ import numpy as np
 
 from brookwind.core.balance.hang import hanging
 from brookwind.core.balance.settle import Settled, settle
-from brookwind.core.depth.stop import LEAST_SETTING_M, set_stop, stop_setting, wanted_hook_depth_m
+from brookwind.core.depth.stop import LEAST_SETTING_M, SET_M, set_stop, stop_setting, wanted_hook_depth_m
 from brookwind.core.errors import BrookwindError, OutOfRange
 from brookwind.core.figures import depth
 from brookwind.core.frozen import Frozen
@@ -28,6 +28,8 @@ _CREEPS, _GRAZES_M = -0.3, 0.01
 in the slow water at the bed the line only trails further. Editable defaults."""
 _SAME_HEIGHT_M = 2e-3
 _HOLDS = (1.0, 0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.2, 0.1, 0.0)
+SET_IN_CURRENT_M = 0.005
+"""Nearer than this a stop is where it is wanted: the answer is not known better. [m] Editable default."""
 TOLERANCE_M = 0.05
 """A bait this near to its height is where it should be. [m] Editable default."""
 
@@ -56,6 +58,8 @@ class MovingStop(Frozen):
     now_m: float
     wanted_m: float
     slide_m: float
+    is_set: bool
+    """It is there within `SET_IN_CURRENT_M`."""
     still_m: float
     """What it would be in still water."""
     lean_m: float
@@ -67,7 +71,7 @@ class MovingStop(Frozen):
     sensitivities: tuple[Sensitivity, ...]
     holds: tuple[HoldPoint, ...]
     lowest_hold: float | None
-    """Held to this share of the current the bait is at its lowest."""
+    """Held to this share of the current the bait is at its lowest, or down on the bed."""
     run_m: tuple[float, float] | None
     """How far upstream and downstream the bait stays within `TOLERANCE_M` of its height; None: as far as the bed is
     known."""
@@ -156,6 +160,17 @@ def wanted_setting_m(rig: Rig) -> float:
     return moving_setting(rig, settled, setup)[0]
 
 
+def with_stop_set(rig: Rig) -> Rig:
+    """The rig with its stop where it belongs; as it is when the stop is there.
+
+    rig: the rig.
+    Raises: OutOfRange when it belongs nowhere.
+    """
+    wanted = wanted_setting_m(rig)
+    near = SET_IN_CURRENT_M if moves(rig, setup_of(rig, settle(rig).water_kg_m3)) else SET_M
+    return rig if abs(wanted - rig.setting_m) < near else set_stop(rig, wanted)
+
+
 def setting_or_still_m(rig: Rig) -> float:
     """`wanted_setting_m`; where the current leaves no setting, that of still water. [m]
 
@@ -208,11 +223,13 @@ def moving_stop(rig: Rig, settled: Settled | None = None, bed: Sequence[tuple[fl
     setting, there, now = moving_setting(rig, rest, setup)
     holds = hold_curve(rig, rest, setup, there)
     least = min((h.height_m for h in holds), default=0.0)
-    lowest = next((h for h in holds if h.height_m <= least + _SAME_HEIGHT_M), None)
+    # Of what is as good as on the bed, the gentlest check: held harder the bait is soon swept up again.
+    lowest = next((h for h in holds if h.height_m <= max(least + _SAME_HEIGHT_M, _GRAZES_M)), None)
     return MovingStop(
         now_m=rig.setting_m,
         wanted_m=setting,
         slide_m=setting - rig.setting_m,
+        is_set=abs(setting - rig.setting_m) < SET_IN_CURRENT_M,
         still_m=still.wanted_m,
         lean_m=setting - still.wanted_m,
         attachment_m=float(there.top.depth_m),

@@ -4465,6 +4465,8 @@ export interface components {
             hook_height_now_m: number;
             /** Hook Height Wanted M */
             hook_height_wanted_m: number;
+            /** Is Set */
+            is_set: boolean;
             /** Lean M */
             lean_m: number;
             /** Lowest Hold */
@@ -6222,6 +6224,8 @@ export interface components {
             hook_depth_now_m: number;
             /** Hook Depth Wanted M */
             hook_depth_wanted_m: number;
+            /** Is Set */
+            is_set: boolean;
             /**
              * Measured To
              * @enum {string}

@@ -21,6 +21,11 @@ describe("history of a two-piece rig", () => {
     expect(h.past).toHaveLength(0);
   });
 
+  it("takes what comes back unchanged for no step, and keeps redo", () => {
+    const h = undo(commit(start(rig(1, 2)), rig(5, 2)));
+    expect(commit(h, rig(1, 2))).toBe(h);
+  });
+
   it("keeps redo when a gesture changes nothing", () => {
     let h = undo(commit(start(rig(1, 2)), rig(5, 2)));
     h = end(begin(h));

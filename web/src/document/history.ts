@@ -17,8 +17,11 @@ export const start = <T>(present: T): History<T> => ({ past: [], present, future
 
 const push = <T>(past: T[], entry: T): T[] => [...past, entry].slice(-MOST);
 
+/** A document that comes back from the core as it went is no step, though it is another object. */
+const same = (a: unknown, b: unknown) => JSON.stringify(a) === JSON.stringify(b);
+
 export function commit<T>(h: History<T>, next: T, tag?: string, at = 0): History<T> {
-  if (next === h.present) return h;
+  if (next === h.present || (h.base === null && same(next, h.present))) return h;
   const gathers = tag !== undefined && h.tag?.name === tag && at - h.tag.at < GATHER_MS;
   const past = gathers ? h.past : push(h.past, h.base ?? h.present);
   return { past, present: next, future: [], base: null, tag: tag === undefined ? null : { name: tag, at } };

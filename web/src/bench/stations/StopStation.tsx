@@ -57,7 +57,6 @@ export function StopStation({ bench, answer, onSetStop }: StationProps) {
       <Setting
         says={`From ${MEASURED[stop.measured_to]} to the hook it should be`}
         stop={stop}
-        settledM={0.0005}
         bench={bench}
         onSetStop={onSetStop}
       />
@@ -87,16 +86,13 @@ export function StopStation({ bench, answer, onSetStop }: StationProps) {
 
 type SettingProps = Pick<StationProps, "bench" | "onSetStop"> & {
   says: string;
-  stop: { wanted_m: number; now_m: number; slide_m: number };
-  /** Nearer than this it counts as set. [m] */
-  settledM: number;
+  stop: { wanted_m: number; now_m: number; slide_m: number; is_set: boolean };
 };
 
 /** The setting, large, and how far it is from where the stop is now. */
-function Setting({ says, stop, settledM, bench, onSetStop }: SettingProps) {
+function Setting({ says, stop, bench, onSetStop }: SettingProps) {
   const { units } = useSettings();
   const length = (m: number) => write(m, "line", units);
-  const settled = Math.abs(stop.slide_m) < settledM;
   return (
     <>
       <Box>
@@ -106,13 +102,13 @@ function Setting({ says, stop, settledM, bench, onSetStop }: SettingProps) {
         <Text fontFamily="heading" fontSize="4xl" fontWeight="bold" lineHeight="1.1" data-testid="setting">
           {length(stop.wanted_m)}
         </Text>
-        <Text fontWeight="semibold" color={settled ? "reed" : "brass"}>
-          {settled
+        <Text fontWeight="semibold" color={stop.is_set ? "reed" : "brass"}>
+          {stop.is_set
             ? "It is set so."
             : `Now ${length(stop.now_m)}: slide it ${length(Math.abs(stop.slide_m))} ${stop.slide_m > 0 ? "away from" : "towards"} the hook.`}
         </Text>
       </Box>
-      <Button variant="solid" onClick={onSetStop} disabled={bench.busy || settled} title="Set the stop (S)">
+      <Button variant="solid" onClick={onSetStop} disabled={bench.busy || stop.is_set} title="Set the stop (S)">
         <MoveVertical aria-hidden="true" /> Set the stop
       </Button>
     </>
@@ -148,13 +144,7 @@ function SettingInCurrent({ answer, failed, bench, onSetStop }: InCurrentProps) 
   const laid = stop.hook_height_wanted_m < 0;
   return (
     <Stack gap="4">
-      <Setting
-        says="In this current it should be set to"
-        stop={stop}
-        settledM={0.005}
-        bench={bench}
-        onSetStop={onSetStop}
-      />
+      <Setting says="In this current it should be set to" stop={stop} bench={bench} onSetStop={onSetStop} />
       <Facts
         rows={[
           [laid ? "Line wanted on the bed" : "Bait wanted off the bed", length(Math.abs(stop.hook_height_wanted_m))],
