@@ -8,13 +8,13 @@ from random import Random
 import pytest
 from pytest_benchmark.fixture import BenchmarkFixture
 
+from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.balance.proposal import Wish
 from brookwind.core.balance.propose import balance_rig
 from brookwind.core.balance.ready import SHOP
-from brookwind.core.balance.stock import LeadStock, ShotStock, Stock
 from brookwind.core.box.changes import incoming
+from brookwind.core.box.stock import LeadStock, ShotStock, Stock
 from brookwind.core.errors import BrookwindError
-from brookwind.core.evaluate import evaluate
 from brookwind.core.rig.document import Rig, Water
 from brookwind.core.rig.families import FAMILIES, Start, new_rig
 from brookwind.core.rig.species import SPECIES

@@ -7,7 +7,7 @@ from datetime import UTC, datetime
 import pytest
 from pytest_benchmark.fixture import BenchmarkFixture
 
-from brookwind.core.balance.stock import FloatStock
+from brookwind.core.box.stock import FloatStock
 from brookwind.core.capacity.plan import plan_of
 from brookwind.core.capacity.window import capacity_window
 from brookwind.core.floats.attitude import Pull, attitude, least_cocking_load_n

@@ -5,13 +5,13 @@ from __future__ import annotations
 import pytest
 from pytest_benchmark.fixture import BenchmarkFixture
 
-from brookwind.core.balance.settle import settle
-from brookwind.core.evaluate import evaluate
+from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.motion.afloat import go
 from brookwind.core.motion.fall import fall
 from brookwind.core.motion.fall_answer import FallWish
 from brookwind.core.motion.setting import moving_setting
 from brookwind.core.motion.setup import setup_of
+from brookwind.core.rest.settle import settle
 from brookwind.core.rig.document import Rig, read_rig
 from brookwind.demo.load import demo_rigs
 

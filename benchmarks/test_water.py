@@ -7,12 +7,12 @@ from datetime import UTC, datetime
 import numpy as np
 from pytest_benchmark.fixture import BenchmarkFixture
 
-from brookwind.core.depth.plumbing.infer import plumb
-from brookwind.core.depth.plumbing.readings import Cast, Gone, High, Plumbing, Setup
+from brookwind.core.answers.water import Look, look
 from brookwind.core.floats.spec import FloatSpec
-from brookwind.core.water.picture import Look, look
-from brookwind.core.water.place import position
-from brookwind.core.water.survey import Place, Sounding, Survey
+from brookwind.core.survey.document import Place, Sounding, Survey
+from brookwind.core.survey.place import position
+from brookwind.core.survey.plumbing.infer import plumb
+from brookwind.core.survey.plumbing.readings import Cast, Gone, High, Plumbing, Setup
 from brookwind.demo.load import demo_surveys
 from brookwind.formats.echoes import soundings_from
 from brookwind.formats.nmea import Echo, NmeaReader, read_log, sentence

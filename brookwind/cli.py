@@ -23,11 +23,11 @@ from brookwind.cli_family import family_command
 from brookwind.cli_floats import float_command, window_command
 from brookwind.cli_motion import fall_command, shape_command, stop_command
 from brookwind.cli_tables import print_evaluation, print_proposal
+from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.balance.proposal import Wish
 from brookwind.core.balance.propose import balance_rig
-from brookwind.core.balance.stock import stock_of
+from brookwind.core.box.stock import stock_of
 from brookwind.core.errors import BrookwindError, NotUnderstood
-from brookwind.core.evaluate import evaluate
 from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.rig.families import FAMILY
 from brookwind.core.rig.refusals import from_validation
@@ -127,8 +127,8 @@ def plumb_command(
     as_json: AsJson = False,
 ) -> None:
     """Tell the depth from plumbing casts, the casts that disagree, and the next setting to try."""
-    from brookwind.core.depth.plumbing.infer import plumb
-    from brookwind.core.depth.plumbing.readings import Plumbing
+    from brookwind.core.survey.plumbing.infer import plumb
+    from brookwind.core.survey.plumbing.readings import Plumbing
     from brookwind.formats.readings_csv import read_readings
 
     try:
@@ -167,7 +167,7 @@ def timetable_command(
     as_json: AsJson = False,
 ) -> None:
     """When to move the stop while the level changes."""
-    from brookwind.core.depth.timetable import Plan, timetable
+    from brookwind.core.survey.timetable import Plan, timetable
 
     try:
         plan = Plan.model_validate(json_from(plan_file))

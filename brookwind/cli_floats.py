@@ -8,14 +8,14 @@ import typer
 from pydantic import ValidationError
 
 from brookwind.cli_common import AsJson, box_from, fail, json_from
-from brookwind.core.balance.stock import FloatStock
+from brookwind.core.box.stock import FloatStock
 from brookwind.core.capacity.plan import Plan, plan_of
 from brookwind.core.capacity.window import Window, capacity_window
 from brookwind.core.errors import BrookwindError
 from brookwind.core.floats.describe import FloatFacts, FloatState, describe, under_load
-from brookwind.core.floats.read import read_float
 from brookwind.core.rig.document import read_rig
 from brookwind.core.rig.labels import parse_label
+from brookwind.core.rig.read_float import read_float
 from brookwind.core.rig.refusals import from_validation
 from brookwind.core.water.named import named_water
 

@@ -10,12 +10,12 @@ import typer
 from pydantic import ValidationError
 
 from brookwind.cli_common import AsJson, RigFile, fail, rig_from
-from brookwind.core.balance.settle import settle
 from brookwind.core.errors import BrookwindError, NotUnderstood
 from brookwind.core.motion.fall import fall
 from brookwind.core.motion.fall_answer import Fall, FallWish
 from brookwind.core.motion.moving import Moving, moving
 from brookwind.core.motion.setting import MovingStop, moving_stop
+from brookwind.core.rest.settle import settle
 from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.rig.refusals import from_validation
 from brookwind.formats.fall_csv import write_fall

@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
+from brookwind.core.answers.evaluate import Evaluation
 from brookwind.core.balance.proposal import Proposal
-from brookwind.core.evaluate import Evaluation
-from brookwind.core.finding import Finding
+from brookwind.core.proof.finding import Finding
 from brookwind.core.rig.document import Rig
 
 

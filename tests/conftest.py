@@ -12,7 +12,7 @@ from hypothesis import settings
 from sqlalchemy import Engine
 
 from brookwind.api.app import make_app
-from brookwind.core.balance.stock import LeadStock, ShotStock, Stock
+from brookwind.core.box.stock import LeadStock, ShotStock, Stock
 from brookwind.core.rig.document import Rig
 from brookwind.demo.load import demo_box, demo_rigs, load_demo
 from brookwind.store.database import open_database

@@ -11,10 +11,10 @@ from typing import Any
 from pydantic import TypeAdapter
 from sqlalchemy import Engine
 
-from brookwind.core.advice.place_rules import PlaceRules
 from brookwind.core.box.items import BoxItem
 from brookwind.core.rig.document import Rig, read_rig
-from brookwind.core.water.survey import Survey
+from brookwind.core.rules.place_rules import PlaceRules
+from brookwind.core.survey.document import Survey
 from brookwind.store.database import unit_of_work
 from brookwind.store.records import SwimFields, WaterFields
 from brookwind.store.repositories import Box, PlaceRulesOf, Rigs, Surveys, Swims, Waters

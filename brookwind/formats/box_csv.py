@@ -16,10 +16,10 @@ from typing import Any
 
 from pydantic import BaseModel, ConfigDict, ValidationError
 
-from brookwind.core.balance.stock import ShotStock
 from brookwind.core.box.items import MODELS, BoxItem
+from brookwind.core.box.stock import ShotStock
 from brookwind.core.errors import BrookwindError, NotUnderstood
-from brookwind.core.rig.materials import WEIGHT_MATERIAL
+from brookwind.core.matter.materials import WEIGHT_MATERIAL
 from brookwind.core.rig.shot_series import MODERN_MASS_KG
 from brookwind.formats.text import Refused, first_sentence, text_of
 

@@ -7,7 +7,7 @@ from datetime import datetime, timedelta
 from typing import TYPE_CHECKING
 from uuid import NAMESPACE_URL, uuid5
 
-from brookwind.core.depth.timetable import Move, Timetable, Warned
+from brookwind.core.survey.timetable import Move, Timetable, Warned
 
 if TYPE_CHECKING:
     from icalendar import Event

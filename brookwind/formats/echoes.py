@@ -6,9 +6,9 @@ from collections.abc import Sequence
 
 import numpy as np
 
-from brookwind.core.depth.plumbing.likelihood import NINE_IN_TEN
-from brookwind.core.water.place import seen_from
-from brookwind.core.water.survey import Place, Sounding
+from brookwind.core.survey.document import Place, Sounding
+from brookwind.core.survey.place import seen_from
+from brookwind.core.survey.plumbing.likelihood import NINE_IN_TEN
 from brookwind.formats.nmea import Echo
 
 CELL_M = 1.0

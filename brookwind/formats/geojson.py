@@ -8,8 +8,8 @@ from typing import Any
 from pydantic import ValidationError
 
 from brookwind.core.errors import NotUnderstood
-from brookwind.core.water.place import position, seen_from
-from brookwind.core.water.survey import Place, Sounding
+from brookwind.core.survey.document import Place, Sounding
+from brookwind.core.survey.place import position, seen_from
 from brookwind.formats.text import MOST_SOUNDINGS, Refused, Soundings, first_sentence, text_of
 
 

@@ -8,8 +8,8 @@ from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
 
-from brookwind.core.depth.plumbing.readings import Reading
 from brookwind.core.errors import NotUnderstood
+from brookwind.core.survey.plumbing.readings import Reading
 from brookwind.formats.text import first_sentence, text_of
 
 _CASTS = ("gone", "under", "as-wanted", "high", "flat", "no-bead")

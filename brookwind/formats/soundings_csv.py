@@ -9,7 +9,7 @@ from typing import Any
 from pydantic import ValidationError
 
 from brookwind.core.errors import NotUnderstood
-from brookwind.core.water.survey import Sounding
+from brookwind.core.survey.document import Sounding
 from brookwind.formats.text import MOST_SOUNDINGS, Refused, Soundings, first_sentence, text_of
 
 COLUMNS = ("id", "distance_m", "bearing_deg", "depth_m", "half_m", "level_m", "bed", "feature", "at", "source", "note")

@@ -6,7 +6,7 @@ from pydantic import BaseModel, ConfigDict, ValidationError
 
 from brookwind.core.errors import NotUnderstood
 from brookwind.core.rig.refusals import from_validation
-from brookwind.core.water.survey import Sounding
+from brookwind.core.survey.document import Sounding
 
 MOST_BYTES = 16_000_000
 """Largest file read. [bytes] A day of a sounder's log is about half of it."""

@@ -11,7 +11,7 @@ from typing import Any
 from pydantic import AwareDatetime, BaseModel, ConfigDict, TypeAdapter, ValidationError
 
 from brookwind.core.errors import NotUnderstood
-from brookwind.core.water.survey import LevelReading
+from brookwind.core.survey.document import LevelReading
 
 _LEVEL_UNITS = {"m": 1.0, "cm": 0.01, "ft": 0.3048}
 _FLOW_UNITS = {"m3/s": 1.0, "l/s": 0.001, "ft3/s": 0.028316846592}

@@ -7,7 +7,6 @@ from typing import Generic, Literal, TypeVar
 
 from pydantic import BaseModel, ConfigDict, Field
 
-from brookwind.core.advice.place_rules import PlaceRules
 from brookwind.core.advice.purpose import SchoolChoices
 from brookwind.core.balance.own_pattern import OwnPattern
 from brookwind.core.box.items import BoxItem
@@ -17,7 +16,8 @@ from brookwind.core.rig.components import PieceId
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.fish import Species
 from brookwind.core.rig.hooks import HookPattern
-from brookwind.core.water.survey import Survey
+from brookwind.core.rules.place_rules import PlaceRules
+from brookwind.core.survey.document import Survey
 
 
 class WaterFields(Frozen):

@@ -8,12 +8,12 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
-from brookwind.core.advice.place_rules import PlaceRules
 from brookwind.core.balance.own_pattern import OwnPattern
-from brookwind.core.balance.stock import FloatStock, Stock, stock_of
 from brookwind.core.box.items import BoxItem
+from brookwind.core.box.stock import FloatStock, Stock, stock_of
 from brookwind.core.rig.document import Rig
-from brookwind.core.water.survey import Survey
+from brookwind.core.rules.place_rules import PlaceRules
+from brookwind.core.survey.document import Survey
 from brookwind.store.records import Kept, Revision, RigSummary, SwimFields, WaterFields
 from brookwind.store.repository import NotKept, Repository
 from brookwind.store.tables import (

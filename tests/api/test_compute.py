@@ -15,7 +15,7 @@ from hypothesis import settings
 from schemathesis.specs.openapi.checks import negative_data_rejection, positive_data_acceptance
 
 from brookwind.api.app import make_app
-from brookwind.core.evaluate import evaluate
+from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.rig.document import Rig
 from brookwind.store.database import open_database
 

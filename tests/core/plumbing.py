@@ -6,11 +6,11 @@ from dataclasses import dataclass
 
 import numpy as np
 
-from brookwind.core.depth.plumbing.infer import Plumbed, plumb
-from brookwind.core.depth.plumbing.likelihood import CLEAR_ERROR, UNDER_ERROR, tip_error_m
-from brookwind.core.depth.plumbing.readings import AsWanted, Cast, Flat, Gone, High, Plumbing, Seen, Setup, Under
-from brookwind.core.depth.plumbing.response import response
 from brookwind.core.floats.spec import FloatSpec
+from brookwind.core.survey.plumbing.infer import Plumbed, plumb
+from brookwind.core.survey.plumbing.likelihood import CLEAR_ERROR, UNDER_ERROR, tip_error_m
+from brookwind.core.survey.plumbing.readings import AsWanted, Cast, Flat, Gone, High, Plumbing, Seen, Setup, Under
+from brookwind.core.survey.plumbing.response import response
 
 SETUP = Setup(spec=FloatSpec(type="straight-waggler", capacity_kg=0.003), plummet_kg=0.03)
 LEAST_M, MOST_M, DISTANCE_M, WANTED_HALF_M = 0.5, 4.0, 10.0, 0.05

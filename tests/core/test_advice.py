@@ -7,19 +7,19 @@ from itertools import product
 import pytest
 
 from brookwind.core.advice.compare import APPLIES, compare_schools, folds
-from brookwind.core.advice.place_rules import PlaceRules
 from brookwind.core.advice.purpose import Purpose, band_of, purpose_of
 from brookwind.core.advice.schools import BOTH, QUESTION, QUESTIONS, answered, habits_for
 from brookwind.core.advice.suits import which_suits
+from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.balance.ready import SHOP, ready_rig
 from brookwind.core.errors import NotUnderstood
-from brookwind.core.evaluate import evaluate
 from brookwind.core.rig.components import Stop
 from brookwind.core.rig.document import Conditions, Water, of_kind
 from brookwind.core.rig.families import FAMILIES, Start, new_rig
 from brookwind.core.rig.fish import Lie
 from brookwind.core.rig.habits import Habits
 from brookwind.core.rig.species import SPECIES
+from brookwind.core.rules.place_rules import PlaceRules
 from brookwind.demo.load import demo_rigs
 
 FIRST = {

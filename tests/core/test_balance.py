@@ -9,21 +9,21 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
+from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.balance.adjust import adjust
 from brookwind.core.balance.patterns import PATTERNS
 from brookwind.core.balance.proposal import Wish
 from brookwind.core.balance.propose import balance_rig
-from brookwind.core.balance.settle import settle
-from brookwind.core.balance.stock import ShotStock, Stock
-from brookwind.core.edit import AddShot, ChangeFloat, Resize, SetStop, edit
-from brookwind.core.edit_tackle import ChangeBait, ChangeHook, ChangeSpecies
+from brookwind.core.box.stock import ShotStock, Stock
+from brookwind.core.edits.edit import AddShot, ChangeFloat, Resize, SetStop, edit
+from brookwind.core.edits.tackle import ChangeBait, ChangeHook, ChangeSpecies
 from brookwind.core.errors import BrookwindError, Infeasible, NotUnderstood, OutOfRange
-from brookwind.core.evaluate import evaluate
 from brookwind.core.floats.immersion import tip_per_newton_m
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.gravity import G_M_S2
-from brookwind.core.handles import handles
 from brookwind.core.motion.as_fished import lifted_n, weighed
+from brookwind.core.rest.handles import handles
+from brookwind.core.rest.settle import settle
 from brookwind.core.rig.baits import BAIT_KINDS
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig, Water, positions

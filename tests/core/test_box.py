@@ -9,7 +9,6 @@ from math import inf
 
 import pytest
 
-from brookwind.core.advice.place_rules import LeadBand, PlaceRules
 from brookwind.core.balance.adjust import GOOD_ENOUGH_M, adjust, observe
 from brookwind.core.balance.allowed import holds, within_rules
 from brookwind.core.balance.arrange import gaps_m
@@ -17,23 +16,24 @@ from brookwind.core.balance.offers import MOST_OFFERS, offers
 from brookwind.core.balance.own_pattern import own_pattern_of
 from brookwind.core.balance.proposal import Wish
 from brookwind.core.balance.propose import balance_rig
-from brookwind.core.balance.settle import settle
-from brookwind.core.balance.stock import LeadStock, ShotStock, Stock
 from brookwind.core.balance.sureness import share_below, sureness
-from brookwind.core.balance.weighing import Weighing, scale_test
 from brookwind.core.box.items import BoxItem
 from brookwind.core.box.jug import JugReading, jug_test
 from brookwind.core.box.packing import packing
 from brookwind.core.box.quick import quick_entry
-from brookwind.core.edit import edit
-from brookwind.core.edit_tackle import ChangeBait
+from brookwind.core.box.stock import LeadStock, ShotStock, Stock
+from brookwind.core.box.weighing import Weighing, scale_test
+from brookwind.core.edits.edit import edit
+from brookwind.core.edits.tackle import ChangeBait
 from brookwind.core.errors import BrookwindError, Infeasible, NotUnderstood, OutOfRange
+from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.gravity import sphere_diameter_m, submerged_weight_n
-from brookwind.core.motion.sphere import fall_speed_m_s
+from brookwind.core.rest.settle import settle
 from brookwind.core.rig.components import Shot, Weight
 from brookwind.core.rig.document import Rig, Water, of_kind
 from brookwind.core.rig.families import new_rig
 from brookwind.core.rig.threading import each, hooklength_join_m
+from brookwind.core.rules.place_rules import LeadBand, PlaceRules
 from brookwind.demo.load import demo_box, demo_rigs
 
 NOW = datetime(2026, 11, 23, 10, tzinfo=UTC)

@@ -8,8 +8,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from brookwind.core.balance.settle import settle
-from brookwind.core.balance.stock import FloatStock
+from brookwind.core.box.stock import FloatStock
 from brookwind.core.capacity import trial
 from brookwind.core.capacity.cast import cast_distance_m, cast_speed_m_s
 from brookwind.core.capacity.leaning import leaning
@@ -28,10 +27,11 @@ from brookwind.core.floats.body import float_body
 from brookwind.core.floats.immersion import sinking_load_n
 from brookwind.core.floats.spec import Calibration, FloatSpec
 from brookwind.core.floats.types import FLOAT_TYPES
+from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.gravity import G_M_S2, sphere_diameter_m, submerged_weight_n
 from brookwind.core.motion.fall import fall
 from brookwind.core.motion.moving import moving
-from brookwind.core.motion.sphere import fall_speed_m_s
+from brookwind.core.rest.settle import settle
 from brookwind.core.rig.document import Conditions, Limits, Rig, read_rig
 from brookwind.demo.load import demo_box
 

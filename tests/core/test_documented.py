@@ -12,17 +12,17 @@ import pytest
 
 import brookwind.core
 from brookwind.core.advice.cautions import CAUTIONS
-from brookwind.core.advice.example_rules import EXAMPLES
-from brookwind.core.advice.rule_checks import RULES
 from brookwind.core.balance.patterns import PATTERNS
 from brookwind.core.capacity.needs import NEEDS
 from brookwind.core.floats.types import FLOAT_TYPES
+from brookwind.core.matter.materials import FLOAT_MATERIALS, LINE_MATERIALS, WEIGHT_MATERIALS
+from brookwind.core.proof.place import RULES
 from brookwind.core.rig.baits import BAIT_KINDS
 from brookwind.core.rig.families import FAMILIES
 from brookwind.core.rig.hooks import HOOK_PATTERNS, HOOK_SIZES
-from brookwind.core.rig.materials import FLOAT_MATERIALS, LINE_MATERIALS, WEIGHT_MATERIALS
 from brookwind.core.rig.shot_series import MODERN
 from brookwind.core.rig.species import SPECIES
+from brookwind.core.rules.example_rules import EXAMPLES
 from brookwind.core.tackle.knots import KNOTS
 
 MODULES = [importlib.import_module(m.name) for m in pkgutil.walk_packages(brookwind.core.__path__, "brookwind.core.")]

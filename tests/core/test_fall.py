@@ -11,7 +11,8 @@ import pytest
 from brookwind.core.balance.proposal import Wish
 from brookwind.core.balance.propose import balance_rig
 from brookwind.core.balance.ready import SHOP
-from brookwind.core.balance.settle import settle
+from brookwind.core.flow.profile import Flow
+from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.gravity import G_M_S2
 from brookwind.core.motion import paying
 from brookwind.core.motion.afloat import float_drag_kg_m
@@ -19,14 +20,13 @@ from brookwind.core.motion.chain import COARSE
 from brookwind.core.motion.fall import fall, falling
 from brookwind.core.motion.fall_answer import Fall, FallWish
 from brookwind.core.motion.feed import FEED, falls_at_m_s, free_fall
-from brookwind.core.motion.flow import Flow
 from brookwind.core.motion.forces import State
 from brookwind.core.motion.landing import landed
 from brookwind.core.motion.paying import QUICK, Detail
 from brookwind.core.motion.setup import Setup, setup_of
-from brookwind.core.motion.sphere import fall_speed_m_s
 from brookwind.core.motion.stepping import STEADY, Drive, Pace, energy_j, step
 from brookwind.core.motion.tangle import crossings
+from brookwind.core.rest.settle import settle
 from brookwind.core.rig.document import Water, read_rig
 from brookwind.core.rig.families import Start, new_rig
 from brookwind.demo.load import demo_rigs

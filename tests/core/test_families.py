@@ -11,12 +11,12 @@ from hypothesis import strategies as st
 from brookwind.core.advice.fixed_or_sliding import fixed_or_sliding
 from brookwind.core.advice.purpose import Purpose
 from brookwind.core.advice.suits import which_suits
+from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.balance.ready import SHOP, ready_rig, weighted
-from brookwind.core.depth.stop import set_stop
-from brookwind.core.edit import ChangeFamily, edit
-from brookwind.core.edit_tackle import ChangeBait, ChangeHook, ChangeLine, change_bait, change_hook, change_line
+from brookwind.core.edits.edit import ChangeFamily, edit
+from brookwind.core.edits.tackle import ChangeBait, ChangeHook, ChangeLine, change_bait, change_hook, change_line
 from brookwind.core.errors import BrookwindError, OutOfRange
-from brookwind.core.evaluate import evaluate
+from brookwind.core.rest.stop import set_stop
 from brookwind.core.rig.baits import BAIT_KINDS
 from brookwind.core.rig.components import Bait, Float, Hook, LineSection, Shot, Stop, Weight
 from brookwind.core.rig.document import Conditions, Rig, Water, of_kind, read_rig

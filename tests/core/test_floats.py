@@ -17,11 +17,11 @@ from brookwind.core.floats.immersion import (
     sinking_load_n,
     tip_per_newton_m,
 )
-from brookwind.core.floats.read import read_float
 from brookwind.core.floats.spec import FloatSpec, OutlinePoint
 from brookwind.core.floats.types import FLOAT_TYPE, FLOAT_TYPES
 from brookwind.core.gravity import G_M_S2, LABEL_WATER_KG_M3, lead_mass_kg
-from brookwind.core.water.density import water_density_kg_m3
+from brookwind.core.matter.density import water_density_kg_m3
+from brookwind.core.rig.read_float import read_float
 
 USUAL = [(t.id, c) for t in FLOAT_TYPES for c in (0.5 * t.at_kg, t.at_kg, 2.5 * t.at_kg)]
 

@@ -6,8 +6,8 @@ from math import pi
 
 import pytest
 
-from brookwind.core.balance.hang import hanging, lay_out, line_weight_between_n
 from brookwind.core.gravity import G_M_S2
+from brookwind.core.rest.hang import hanging, lay_out, line_weight_between_n
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.threading import hooklength_join_m, take_off, thread_on
 

@@ -14,22 +14,22 @@ from hypothesis import assume, given, settings
 from hypothesis import strategies as st
 from scipy.integrate import solve_ivp
 
+from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.balance.proposal import Wish
 from brookwind.core.balance.propose import balance_rig
 from brookwind.core.balance.ready import SHOP
-from brookwind.core.balance.settle import Settled, settle
-from brookwind.core.depth.stop import set_stop
 from brookwind.core.errors import BrookwindError, OutOfRange
-from brookwind.core.evaluate import evaluate
+from brookwind.core.flow.profile import Flow
 from brookwind.core.motion.afloat import Afloat, go
 from brookwind.core.motion.chain import Chain, Grain
 from brookwind.core.motion.equilibrium import AtTop, Resting, equilibrium
-from brookwind.core.motion.flow import Flow
 from brookwind.core.motion.forces import State, link_forces, node_forces
 from brookwind.core.motion.moving import moving
 from brookwind.core.motion.newton import Push, Top, system
 from brookwind.core.motion.setting import even_run, moving_stop, wanted_setting_m, with_stop_set
 from brookwind.core.motion.setup import Setup, setup_of
+from brookwind.core.rest.settle import Settled, settle
+from brookwind.core.rest.stop import set_stop
 from brookwind.core.rig.document import Rig, Water, read_rig
 from brookwind.core.rig.families import FAMILIES, Start, new_rig
 from brookwind.core.rig.shot_series import FINEST_KG
@@ -357,7 +357,7 @@ def test_the_stop_puts_the_bait_at_its_height_in_moving_water() -> None:
 
 
 def _set(r: Rig, setting_m: float) -> Rig:
-    from brookwind.core.depth.stop import set_stop
+    from brookwind.core.rest.stop import set_stop
 
     return set_stop(r, setting_m)
 

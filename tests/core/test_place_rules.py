@@ -8,17 +8,17 @@ from typing import Any
 import pytest
 
 from brookwind.core.advice.cautions import CAUTIONS, cautions
-from brookwind.core.advice.example_rules import EXAMPLES
-from brookwind.core.advice.place_rules import Closed, Day, LeadBand, Place, PlaceRules, is_closed
-from brookwind.core.advice.rule_checks import RULES
+from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.balance.ready import SHOP, ready_rig
-from brookwind.core.edit import edit
-from brookwind.core.edit_tackle import ChangeBait, ChangeHook, ChangeLine, ChangeMetal
+from brookwind.core.edits.edit import edit
+from brookwind.core.edits.tackle import ChangeBait, ChangeHook, ChangeLine, ChangeMetal
 from brookwind.core.errors import BrookwindError
-from brookwind.core.evaluate import evaluate
 from brookwind.core.floats.types import FLOAT_TYPES
+from brookwind.core.proof.place import RULES
 from brookwind.core.rig.document import Rig, Water
 from brookwind.core.rig.refusals import read_as
+from brookwind.core.rules.example_rules import EXAMPLES
+from brookwind.core.rules.place_rules import Closed, Day, LeadBand, Place, PlaceRules, is_closed
 
 WAGGLER = ready_rig("waggler", Water(depth_m=2.0), "w", "Waggler").rig
 POLE = ready_rig("pole-fixed", Water(depth_m=1.5), "p", "Pole").rig

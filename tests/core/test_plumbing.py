@@ -11,8 +11,16 @@ from hypothesis import given
 from hypothesis import strategies as st
 from scipy.integrate import solve_ivp
 
-from brookwind.core.depth.plumbing.infer import plumb
-from brookwind.core.depth.plumbing.readings import (
+from brookwind.core.errors import OutOfRange
+from brookwind.core.floats.body import float_body
+from brookwind.core.floats.immersion import load_at_immersion_n, sinking_load_n
+from brookwind.core.floats.spec import FloatSpec
+from brookwind.core.flow.profile import Flow
+from brookwind.core.flow.taut import lost_to_lean_m
+from brookwind.core.gravity import lead_mass_kg
+from brookwind.core.survey.keep import sounding_from
+from brookwind.core.survey.plumbing.infer import plumb
+from brookwind.core.survey.plumbing.readings import (
     AsWanted,
     Cast,
     Crude,
@@ -24,15 +32,7 @@ from brookwind.core.depth.plumbing.readings import (
     Setup,
     Under,
 )
-from brookwind.core.depth.plumbing.response import response
-from brookwind.core.errors import OutOfRange
-from brookwind.core.floats.body import float_body
-from brookwind.core.floats.immersion import load_at_immersion_n, sinking_load_n
-from brookwind.core.floats.spec import FloatSpec
-from brookwind.core.gravity import lead_mass_kg
-from brookwind.core.motion.flow import Flow
-from brookwind.core.motion.taut import lost_to_lean_m
-from brookwind.core.water.keep import sounding_from
+from brookwind.core.survey.plumbing.response import response
 from tests.core.plumbing import SETUP, bisect_bed, plumb_bed
 
 BEDS = 2000

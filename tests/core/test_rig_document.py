@@ -9,8 +9,8 @@ from typing import Any
 import pytest
 from jsonschema import Draft202012Validator
 
-from brookwind.core.balance.settle import settle
 from brookwind.core.errors import BrookwindError
+from brookwind.core.rest.settle import settle
 from brookwind.core.rig.document import Rig, read_rig
 
 

@@ -6,12 +6,12 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
-from brookwind.core.balance.ledger import ledger
-from brookwind.core.balance.settle import settle
-from brookwind.core.depth.stop import set_stop, stop_setting
+from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.errors import OutOfRange
-from brookwind.core.evaluate import evaluate
 from brookwind.core.gravity import G_M_S2
+from brookwind.core.rest.ledger import ledger
+from brookwind.core.rest.settle import settle
+from brookwind.core.rest.stop import set_stop, stop_setting
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig
 from brookwind.demo.load import demo_rigs

@@ -6,19 +6,19 @@ from typing import Any
 
 import pytest
 
+from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.balance.ready import SHOP, ready_rig
-from brookwind.core.depth.stop import set_stop
-from brookwind.core.edit import edit
-from brookwind.core.edit_tackle import ChangeBait, ChangeHook, ChangeLeader, ChangeLine, ChangeMetal, ChangeStop
+from brookwind.core.edits.edit import edit
+from brookwind.core.edits.tackle import ChangeBait, ChangeHook, ChangeLeader, ChangeLine, ChangeMetal, ChangeStop
 from brookwind.core.errors import NotUnderstood, OutOfRange
-from brookwind.core.evaluate import evaluate
+from brookwind.core.proof.tackle import HOOK_OVER_BAIT
+from brookwind.core.rest.stop import set_stop
 from brookwind.core.rig.baits import BAIT_KINDS
 from brookwind.core.rig.components import LineSection, Shot, Weight
 from brookwind.core.rig.document import Rig, Water, of_kind
 from brookwind.core.rig.families import Start
 from brookwind.core.rig.hooks import HOOK_SIZES
 from brookwind.core.rig.lines import diameter_for_m, line_strength_n
-from brookwind.core.tackle.checks import HOOK_OVER_BAIT
 from brookwind.core.tackle.line_facts import line_facts, mirrored
 from brookwind.core.tackle.passing import passing
 

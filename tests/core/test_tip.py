@@ -7,18 +7,18 @@ from dataclasses import replace
 import numpy as np
 import pytest
 
-from brookwind.core.balance.arrivals import arrivals, fillings
 from brookwind.core.balance.equivalents import equivalents
-from brookwind.core.balance.settle import settle
-from brookwind.core.balance.stock import Stock
-from brookwind.core.balance.tip_advice import tip_advice
-from brookwind.core.balance.tip_range import tip_range
-from brookwind.core.edit import ChangeFloat, edit
+from brookwind.core.box.stock import Stock
+from brookwind.core.edits.edit import ChangeFloat, edit
 from brookwind.core.errors import OutOfRange
 from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n
 from brookwind.core.floats.skin import surface_tension_n
 from brookwind.core.floats.spec import Calibration, FloatSpec
 from brookwind.core.gravity import G_M_S2
+from brookwind.core.rest.arrivals import arrivals, fillings
+from brookwind.core.rest.settle import settle
+from brookwind.core.rest.tip_advice import tip_advice
+from brookwind.core.rest.tip_range import tip_range
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Conditions, Rig
 from brookwind.core.water.sight import least_seen_tip_m

@@ -18,7 +18,7 @@ from brookwind.core.floats.spec import Calibration, FloatSpec
 from brookwind.core.floats.tube import fit_tube
 from brookwind.core.floats.tube_readings import TubeReading, TubeTest
 from brookwind.core.gravity import G_M_S2, LABEL_WATER_KG_M3, LEAD_KG_M3, submerged_weight_n
-from brookwind.core.water.density import water_density_kg_m3
+from brookwind.core.matter.density import water_density_kg_m3
 
 AT = datetime(2026, 11, 1, 10, tzinfo=UTC)
 WATER = water_density_kg_m3(15.0)

@@ -13,25 +13,14 @@ from hypothesis import strategies as st
 from utide._ut_constants import constit_index_dict
 from utide.harmonics import FUV
 
-from brookwind.core.depth.marks import for_mark
-from brookwind.core.depth.plumbing.infer import plumb
-from brookwind.core.depth.plumbing.readings import Cast, High, Plumbing
-from brookwind.core.depth.timetable import Plan, timetable
+from brookwind.core.answers.evaluate import evaluate
+from brookwind.core.answers.water import Look, look
 from brookwind.core.errors import OutOfRange
-from brookwind.core.evaluate import evaluate
+from brookwind.core.rest.marks import for_mark
 from brookwind.core.rig.document import Rig
-from brookwind.core.water.bed_map import along_run, bed_map
-from brookwind.core.water.current import bows, current, profile_at
-from brookwind.core.water.keep import sounding_from
-from brookwind.core.water.level import level_m, rate_m_h
-from brookwind.core.water.lies import Ground, spots
-from brookwind.core.water.light import daylight, light
-from brookwind.core.water.picture import Look, look
-from brookwind.core.water.place import position, seen_from
-from brookwind.core.water.relevel import Relevel, at_level, relevel
-from brookwind.core.water.section import column_at, even_run, section
-from brookwind.core.water.stations import STATIONS
-from brookwind.core.water.survey import (
+from brookwind.core.survey.bed_map import along_run, bed_map
+from brookwind.core.survey.current import bows, current, profile_at
+from brookwind.core.survey.document import (
     Changing,
     Drift,
     Gauged,
@@ -45,6 +34,17 @@ from brookwind.core.water.survey import (
     TideTable,
     Turn,
 )
+from brookwind.core.survey.keep import sounding_from
+from brookwind.core.survey.level import level_m, rate_m_h
+from brookwind.core.survey.lies import Ground, spots
+from brookwind.core.survey.light import daylight, light
+from brookwind.core.survey.place import position, seen_from
+from brookwind.core.survey.plumbing.infer import plumb
+from brookwind.core.survey.plumbing.readings import Cast, High, Plumbing
+from brookwind.core.survey.relevel import Relevel, at_level, relevel
+from brookwind.core.survey.section import column_at, even_run, section
+from brookwind.core.survey.timetable import Plan, timetable
+from brookwind.core.water.stations import STATIONS
 from brookwind.core.water.tide import CONSTITUENT, Harmonic, Station, tide_heights_m, turns
 from brookwind.core.water.waves import chop
 from brookwind.demo.load import demo_surveys

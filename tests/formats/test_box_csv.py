@@ -6,8 +6,8 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from brookwind.core.balance.stock import ShotStock
 from brookwind.core.box.changes import incoming
+from brookwind.core.box.stock import ShotStock
 from brookwind.core.errors import NotUnderstood
 from brookwind.demo.load import demo_box
 from brookwind.formats.box_csv import read_box, write_box

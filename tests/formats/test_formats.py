@@ -9,11 +9,11 @@ import pytest
 from hypothesis import given
 from hypothesis import strategies as st
 
-from brookwind.core.depth.timetable import Plan, timetable
 from brookwind.core.errors import BrookwindError
-from brookwind.core.water.place import position
+from brookwind.core.survey.document import Changing, Place, Sounding
+from brookwind.core.survey.place import position
+from brookwind.core.survey.timetable import Plan, timetable
 from brookwind.core.water.stations import STATIONS
-from brookwind.core.water.survey import Changing, Place, Sounding
 from brookwind.formats.calendar import write_calendar
 from brookwind.formats.echoes import soundings_from
 from brookwind.formats.float_profile import read_profile, write_profile

@@ -10,8 +10,8 @@ from brookwind.core.advice.compare import Comparison, compare_schools
 from brookwind.core.advice.purpose import Purpose, purpose_of
 from brookwind.core.advice.schools import Answered, answered, habits_for
 from brookwind.core.advice.suits import Suits, which_suits
+from brookwind.core.answers.evaluate import Evaluation, evaluate
 from brookwind.core.balance.ready import ready_rig
-from brookwind.core.evaluate import Evaluation, evaluate
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.document import Rig, Water
 from brookwind.core.rig.families import Start

@@ -12,8 +12,8 @@ from brookwind.core.balance.offers import Offers, offers
 from brookwind.core.balance.own_pattern import OwnPattern, own_pattern_of
 from brookwind.core.balance.proposal import Proposal, Wish
 from brookwind.core.balance.propose import balance_rig
-from brookwind.core.balance.stock import Stock
 from brookwind.core.balance.sureness import TOLERANCE_M
+from brookwind.core.box.stock import Stock
 from brookwind.core.floats.tube_readings import TubeTest
 from brookwind.core.moment import Moment
 from brookwind.core.rig.components import PieceId

@@ -10,15 +10,15 @@ from pydantic import BaseModel, Field
 
 from brookwind.api.routers.files import FileBody, attached
 from brookwind.api.session import BoxOfRequest, RigsOfRequest
-from brookwind.core.balance.weighing import ScaleTest, Weighing, scale_test
 from brookwind.core.box.changes import Incoming, incoming
 from brookwind.core.box.items import TRAYS, BoxItem
 from brookwind.core.box.jug import JugReading, JugTest, jug_test
 from brookwind.core.box.packing import PackRow, packing
 from brookwind.core.box.quick import QuickEntry, quick_entry
+from brookwind.core.box.weighing import ScaleTest, Weighing, scale_test
 from brookwind.core.errors import NotUnderstood
+from brookwind.core.matter.density import water_density_kg_m3
 from brookwind.core.rig.components import PieceMass
-from brookwind.core.water.density import water_density_kg_m3
 from brookwind.formats.box_csv import read_box, write_box
 from brookwind.formats.text import Refused
 from brookwind.store.records import Kept

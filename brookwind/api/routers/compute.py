@@ -6,15 +6,15 @@ from fastapi import APIRouter
 from pydantic import BaseModel
 
 from brookwind.api.session import BookOfRequest, BoxOfRequest, RulesOfRequest, SchoolsOfRequest
-from brookwind.core.advice.place_rules import Day, Place
 from brookwind.core.advice.purpose import purpose_of
 from brookwind.core.advice.schools import habits_for
-from brookwind.core.balance.stock import Stock
-from brookwind.core.catalogue import Catalogue, catalogue
-from brookwind.core.edit import Change, edit
-from brookwind.core.evaluate import Evaluation, evaluate
+from brookwind.core.answers.catalogue import Catalogue, catalogue
+from brookwind.core.answers.evaluate import Evaluation, evaluate
+from brookwind.core.box.stock import Stock
+from brookwind.core.edits.edit import Change, edit
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.labels import Label, parse_label
+from brookwind.core.rules.place_rules import Day, Place
 
 router = APIRouter(prefix="/api", tags=["compute"])
 

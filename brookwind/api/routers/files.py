@@ -13,8 +13,8 @@ from pydantic import BaseModel
 
 from brookwind.api.session import SurveysOfRequest, SwimsOfRequest
 from brookwind.core.errors import OutOfRange
-from brookwind.core.water.place import position, seen_from
-from brookwind.core.water.survey import Mark, Place, Sounding, TideStation
+from brookwind.core.survey.document import Mark, Place, Sounding, TideStation
+from brookwind.core.survey.place import position, seen_from
 from brookwind.core.water.tide import Station
 from brookwind.formats.echoes import soundings_from
 from brookwind.formats.geojson import read_geojson, write_geojson

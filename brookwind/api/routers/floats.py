@@ -7,10 +7,7 @@ from pydantic import BaseModel
 
 from brookwind.api.routers.files import FileBody
 from brookwind.api.session import BookOfRequest, BoxOfRequest
-from brookwind.core.balance.arrivals import Arrival, arrivals, fillings
 from brookwind.core.balance.equivalents import Equivalents, equivalents
-from brookwind.core.balance.settle import settle
-from brookwind.core.balance.tip_advice import TipAdvice, tip_advice
 from brookwind.core.capacity.leaning import Leaning, leaning
 from brookwind.core.capacity.plan import plan_of
 from brookwind.core.capacity.window import Window, capacity_window
@@ -19,6 +16,9 @@ from brookwind.core.floats.describe import FloatFacts, describe
 from brookwind.core.floats.spec import FloatSpec, OutlinePoint
 from brookwind.core.floats.tube import TubeFit, fit_tube
 from brookwind.core.floats.tube_readings import TubeTest
+from brookwind.core.rest.arrivals import Arrival, arrivals, fillings
+from brookwind.core.rest.settle import settle
+from brookwind.core.rest.tip_advice import TipAdvice, tip_advice
 from brookwind.core.rig.document import Rig
 from brookwind.formats.float_profile import read_profile
 

@@ -7,7 +7,7 @@ from typing import Annotated
 from fastapi import APIRouter, Depends, Request
 from pydantic import BaseModel, Field
 
-from brookwind.core.water.survey import Place, Sounding
+from brookwind.core.survey.document import Place, Sounding
 from brookwind.formats.echoes import soundings_from
 from brookwind.instruments.gauge import Levels
 from brookwind.instruments.hub import Hub

@@ -11,15 +11,15 @@ from fastapi.responses import StreamingResponse
 from pydantic import BaseModel, Field
 
 from brookwind.api.session import SurveysOfRequest
-from brookwind.core.balance.settle import settle
 from brookwind.core.errors import BrookwindError, Problem
 from brookwind.core.motion.fall import fall, falling
 from brookwind.core.motion.fall_answer import Fall, FallWish
 from brookwind.core.motion.feed import FEEDS, Feed
 from brookwind.core.motion.paying import QUICK
 from brookwind.core.motion.setting import MovingStop, moving_stop
+from brookwind.core.rest.settle import settle
 from brookwind.core.rig.document import Rig
-from brookwind.core.water.bed_map import along_run
+from brookwind.core.survey.bed_map import along_run
 from brookwind.store.repositories import Surveys
 
 router = APIRouter(prefix="/api/motion", tags=["motion"])

@@ -6,9 +6,9 @@ from fastapi import APIRouter
 from pydantic import BaseModel
 
 from brookwind.api.session import RulesOfRequest
-from brookwind.core.advice.example_rules import EXAMPLES
-from brookwind.core.advice.place_rules import PlaceRules
 from brookwind.core.frozen import Frozen
+from brookwind.core.rules.example_rules import EXAMPLES
+from brookwind.core.rules.place_rules import PlaceRules
 from brookwind.store.records import Kept
 
 router = APIRouter(prefix="/api", tags=["places"])

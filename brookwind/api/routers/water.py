@@ -11,15 +11,15 @@ from fastapi.responses import Response
 from pydantic import BaseModel
 
 from brookwind.api.session import BoxOfRequest, SurveysOfRequest, SwimsOfRequest
-from brookwind.core.depth.plumbing.begin import begin_spot
-from brookwind.core.depth.plumbing.infer import Plumbed, plumb
-from brookwind.core.depth.plumbing.readings import Plumbing
+from brookwind.core.answers.spot import begin_spot
+from brookwind.core.answers.water import Look, Picture, look
 from brookwind.core.errors import OutOfRange
 from brookwind.core.moment import Moment
-from brookwind.core.water.keep import sounding_from
-from brookwind.core.water.picture import Look, Picture, look
-from brookwind.core.water.relevel import Relevel, at_level, relevel
-from brookwind.core.water.survey import LevelSource, Sounding, Survey
+from brookwind.core.survey.document import LevelSource, Sounding, Survey
+from brookwind.core.survey.keep import sounding_from
+from brookwind.core.survey.plumbing.infer import Plumbed, plumb
+from brookwind.core.survey.plumbing.readings import Plumbing
+from brookwind.core.survey.relevel import Relevel, at_level, relevel
 from brookwind.formats.calendar import write_calendar
 from brookwind.store.records import Kept
 

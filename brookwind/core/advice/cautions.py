@@ -6,8 +6,8 @@ from collections.abc import Callable
 from dataclasses import dataclass
 
 from brookwind.core.advice.purpose import SALT_WATER
-from brookwind.core.finding import Station
 from brookwind.core.frozen import Frozen
+from brookwind.core.proof.finding import Station
 from brookwind.core.rig.components import Shot, Weight
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import FAMILY

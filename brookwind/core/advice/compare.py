@@ -10,20 +10,20 @@ from brookwind.core.advice.purpose import Purpose, purpose_of
 from brookwind.core.advice.schools import QUESTION, answered
 from brookwind.core.balance.proposal import Wish
 from brookwind.core.balance.propose import balance_rig
-from brookwind.core.balance.settle import settle
-from brookwind.core.balance.stock import Stock
-from brookwind.core.balance.tip_advice import tip_advice
-from brookwind.core.balance.tip_range import tip_range
-from brookwind.core.depth.stop import set_stop, stop_setting
-from brookwind.core.edit_tackle import ChangeLine, change_leader, change_line, change_stop
+from brookwind.core.box.stock import Stock
+from brookwind.core.edits.tackle import ChangeLine, change_leader, change_line, change_stop
 from brookwind.core.errors import BrookwindError, Infeasible, Problem
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
-from brookwind.core.handles import handles
 from brookwind.core.motion.as_fished import as_fished
 from brookwind.core.motion.fall import fall
 from brookwind.core.motion.fall_answer import FallWish
 from brookwind.core.motion.paying import QUICK
+from brookwind.core.rest.handles import handles
+from brookwind.core.rest.settle import settle
+from brookwind.core.rest.stop import set_stop, stop_setting
+from brookwind.core.rest.tip_advice import tip_advice
+from brookwind.core.rest.tip_range import tip_range
 from brookwind.core.rig.book import SHIPPED, Book, found
 from brookwind.core.rig.builds import jig_head, stop_bead
 from brookwind.core.rig.components import Bead, LineSection, Shot, Stop, Weight

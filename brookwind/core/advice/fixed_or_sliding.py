@@ -6,8 +6,8 @@ from typing import Literal
 
 from brookwind.core.figures import Figure, depth
 from brookwind.core.frozen import Frozen
+from brookwind.core.proof.tackle import SWING_ROOM_M
 from brookwind.core.rig.document import Conditions
-from brookwind.core.tackle.checks import SWING_ROOM_M
 
 EASY_SHARE = 0.75
 """Up to this share of the rod a fixed float casts easily at a distance. Editable default."""

@@ -6,11 +6,11 @@ from typing import Annotated
 
 from pydantic import Field
 
-from brookwind.core.advice.place_rules import PlaceRules
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.document import Conditions, Rig, Water
 from brookwind.core.rig.family import Band
 from brookwind.core.rig.fish import Kind, Lie
+from brookwind.core.rules.place_rules import PlaceRules
 
 NEAR_BED_M = 0.5
 """A bait this near the bed is near it. [m] Editable default."""

@@ -14,9 +14,9 @@ from brookwind.core.advice.schools import Answered
 from brookwind.core.figures import Figure, depth
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.frozen import Frozen
+from brookwind.core.proof.tackle import SWING_ROOM_M
 from brookwind.core.rig.family import Band, Family
 from brookwind.core.rig.fish import Kind, Species
-from brookwind.core.tackle.checks import SWING_ROOM_M
 
 SHY_N = 0.006
 """A fish that puts up with less than this wants a light float. [N] Editable default."""

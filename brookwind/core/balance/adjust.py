@@ -9,12 +9,9 @@ from typing import Literal
 
 from pydantic import Field
 
-from brookwind.core.balance.settle import Settled
-from brookwind.core.balance.span import span_of
-from brookwind.core.balance.stock import ShotStock, Stock
 from brookwind.core.balance.target import Target, target_for
-from brookwind.core.depth.stop import set_stop
-from brookwind.core.edit import AddShot, edit
+from brookwind.core.box.stock import ShotStock, Stock
+from brookwind.core.edits.edit import AddShot, edit
 from brookwind.core.errors import BrookwindError, Infeasible, OutOfRange
 from brookwind.core.figures import Figure, load, tip
 from brookwind.core.floats.immersion import load_at_immersion_n
@@ -23,13 +20,16 @@ from brookwind.core.floats.tube import TubeFit, fit_tube
 from brookwind.core.floats.tube_readings import TubeReading, TubeTest
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, submerged_weight_n
+from brookwind.core.matter.density import water_density_kg_m3
 from brookwind.core.moment import Moment
 from brookwind.core.motion.as_fished import as_fished
 from brookwind.core.motion.setting import setting_or_still_m
+from brookwind.core.rest.settle import Settled
+from brookwind.core.rest.span import span_of
+from brookwind.core.rest.stop import set_stop
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig, of_kind
 from brookwind.core.rig.threading import is_free_shot, thread_on
-from brookwind.core.water.density import water_density_kg_m3
 
 GOOD_ENOUGH_M = 0.0005
 """An error of tip nobody changes shot for. [m] Editable default."""

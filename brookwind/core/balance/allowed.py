@@ -4,15 +4,15 @@ from __future__ import annotations
 
 from collections import Counter
 
-from brookwind.core.advice.place_rules import PlaceRules
 from brookwind.core.balance.proposal import Wish
-from brookwind.core.balance.stock import LeadStock, ShotStock, Stock
+from brookwind.core.box.stock import LeadStock, ShotStock, Stock
 from brookwind.core.errors import Infeasible, OutOfRange
 from brookwind.core.figures import load
 from brookwind.core.gravity import sphere_diameter_m
 from brookwind.core.rig.components import LineSection
 from brookwind.core.rig.document import Rig, of_kind
 from brookwind.core.rig.families import layout_of
+from brookwind.core.rules.place_rules import PlaceRules
 
 FILLS = 5.0
 """Shot over line diameter below which the line fills the slot and it cannot be closed. Editable default."""

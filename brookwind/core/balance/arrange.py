@@ -9,6 +9,7 @@ from collections.abc import Sequence
 from typing import NamedTuple
 
 from brookwind.core.gravity import sphere_diameter_m
+from brookwind.core.rest.span import Span
 from brookwind.core.rig.components import ShotRole
 
 BULK_SHARE_OF_SETTING = 1.0 / 3.0
@@ -29,20 +30,6 @@ class Grain(NamedTuple):
     def across_m(self) -> float:
         """Diameter. [m]"""
         return sphere_diameter_m(self.mass_kg, self.density_kg_m3)
-
-
-class Span(NamedTuple):
-    """The stretch of line weights may sit on, positions from the hook. [m]"""
-
-    low_m: float
-    high_m: float
-
-    def at(self, share: float) -> float:
-        """Position a share of the way up. [m]
-
-        share: 0 lowest to 1 highest.
-        """
-        return self.low_m + share * (self.high_m - self.low_m)
 
 
 Placed = list[tuple[ShotRole, float]]

@@ -6,15 +6,15 @@ from collections.abc import Sequence
 from itertools import combinations_with_replacement
 from typing import Literal
 
-from brookwind.core.balance.settle import Settled, settle
-from brookwind.core.balance.stock import ShotStock
+from brookwind.core.box.stock import ShotStock
 from brookwind.core.errors import OutOfRange
 from brookwind.core.floats.immersion import load_at_immersion_n
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg, submerged_weight_n
+from brookwind.core.matter.materials import WEIGHT_MATERIAL, Material
+from brookwind.core.rest.settle import Settled, settle
 from brookwind.core.rig.components import Shot, Weight
 from brookwind.core.rig.document import Rig
-from brookwind.core.rig.materials import WEIGHT_MATERIAL, Material
 from brookwind.core.rig.shot_series import MODERN, size_label
 
 WATERS = (

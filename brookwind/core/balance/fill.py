@@ -2,17 +2,17 @@
 
 from __future__ import annotations
 
-from brookwind.core.balance.hang import hanging, lay_out
 from brookwind.core.errors import Infeasible, OutOfRange
 from brookwind.core.figures import load, tip
 from brookwind.core.floats.body import FloatBody, float_body
 from brookwind.core.floats.immersion import load_at_immersion_n
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.gravity import lead_mass_kg
+from brookwind.core.matter.density import water_density_kg_m3
+from brookwind.core.rest.hang import hanging, lay_out
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import layout_of
 from brookwind.core.roots import crossing
-from brookwind.core.water.density import water_density_kg_m3
 
 BALLOON_M = (0.04, 0.38)
 """Least and most a balloon is blown up. [m] Editable default."""

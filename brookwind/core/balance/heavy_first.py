@@ -6,8 +6,8 @@ from collections.abc import Callable, Sequence
 from typing import Any, NamedTuple, TypeAlias
 
 from brookwind.core.balance.arrange import BULK_HIGHEST_M, BULK_SHARE_OF_SETTING
-from brookwind.core.balance.stock import LeadStock, ShotStock, Stock
 from brookwind.core.balance.target import Target
+from brookwind.core.box.stock import LeadStock, ShotStock, Stock
 from brookwind.core.gravity import sphere_diameter_m, submerged_weight_n
 from brookwind.core.rig.builds import WEAK_LINK_M
 from brookwind.core.rig.components import Component, Link, Shot, Weight

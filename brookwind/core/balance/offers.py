@@ -10,8 +10,8 @@ from brookwind.core.balance.patterns import PATTERN, PATTERNS
 from brookwind.core.balance.proposal import Proposal, Wish
 from brookwind.core.balance.propose import balance_rig
 from brookwind.core.balance.relax import FAR_M, Relaxed, relaxations
-from brookwind.core.balance.stock import Stock
 from brookwind.core.balance.sureness import TOLERANCE_M, Sureness, sureness
+from brookwind.core.box.stock import Stock
 from brookwind.core.errors import BrookwindError, Problem
 from brookwind.core.frozen import Frozen
 from brookwind.core.motion.as_fished import as_fished

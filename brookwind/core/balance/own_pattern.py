@@ -7,12 +7,12 @@ from math import inf
 
 from pydantic import Field
 
-from brookwind.core.balance.arrange import Grain, Placed, Span, shoulder_to_shoulder
+from brookwind.core.balance.arrange import Grain, Placed, shoulder_to_shoulder
 from brookwind.core.balance.patterns import Pattern
-from brookwind.core.balance.span import span_of
 from brookwind.core.errors import OutOfRange
 from brookwind.core.frozen import Frozen
-from brookwind.core.handles import groups_of
+from brookwind.core.rest.handles import groups_of
+from brookwind.core.rest.span import Span, span_of
 from brookwind.core.rig.components import PieceId, ShotRole
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.threading import is_free_shot

@@ -14,7 +14,6 @@ from typing import Literal
 from brookwind.core.balance.arrange import (
     Grain,
     Placed,
-    Span,
     place_at_float,
     place_bulk,
     place_bulk_and_droppers,
@@ -24,6 +23,7 @@ from brookwind.core.balance.arrange import (
     place_strung,
     place_under,
 )
+from brookwind.core.rest.span import Span
 
 DROPPER_SHARE_MOST = 0.4
 """Droppers together pull at most this share of the shot; more, and they are the bulk."""

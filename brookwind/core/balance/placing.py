@@ -9,7 +9,7 @@ from brookwind.core.balance.arrange import Grain, Placed
 from brookwind.core.errors import Infeasible
 from brookwind.core.figures import length
 from brookwind.core.gravity import sphere_diameter_m
-from brookwind.core.handles import LEAST_GAP_M
+from brookwind.core.rest.handles import LEAST_GAP_M
 from brookwind.core.rig.components import LineSection, Shot, Swivel, Weight
 from brookwind.core.rig.document import Rig, of_kind
 

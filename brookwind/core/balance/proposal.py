@@ -10,10 +10,10 @@ from brookwind.core.balance.choose import MOST_PIECES
 from brookwind.core.balance.heavy_first import HeavyPiece
 from brookwind.core.balance.own_pattern import OwnPattern
 from brookwind.core.balance.patterns import Pattern
-from brookwind.core.depth.stop import set_stop
 from brookwind.core.frozen import Frozen
 from brookwind.core.motion.as_fished import as_fished, lifted_n
 from brookwind.core.motion.setting import setting_or_still_m
+from brookwind.core.rest.stop import set_stop
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig, of_kind
 

@@ -9,7 +9,6 @@ from math import inf
 from brookwind.core.balance.allowed import allowed
 from brookwind.core.balance.arrange import Grain
 from brookwind.core.balance.choose import Entry, best_of
-from brookwind.core.balance.hang import hanging, lay_out
 from brookwind.core.balance.heavy_first import (
     Heavy,
     HeavyPiece,
@@ -27,15 +26,16 @@ from brookwind.core.balance.placing import check_room, clear_of_others, taken_st
 from brookwind.core.balance.proposal import Proposal, Taken, Wish, larger_below, proposal_of, taken_of
 from brookwind.core.balance.refuse import already_full, locked_on_slider, nothing_fits
 from brookwind.core.balance.search import Choice, Lists, Search
-from brookwind.core.balance.settle import attachment_depth_m
-from brookwind.core.balance.span import span_of
-from brookwind.core.balance.stock import ShotStock, Stock
 from brookwind.core.balance.target import Target, target_for
 from brookwind.core.balance.unshotted import no_heavy, without_shot
-from brookwind.core.depth.stop import plumb_setting_m, set_stop
+from brookwind.core.box.stock import ShotStock, Stock
 from brookwind.core.errors import BrookwindError, NotUnderstood
 from brookwind.core.gravity import submerged_weight_n
 from brookwind.core.motion.as_fished import lifted_n
+from brookwind.core.rest.hang import hanging, lay_out
+from brookwind.core.rest.settle import attachment_depth_m
+from brookwind.core.rest.span import span_of
+from brookwind.core.rest.stop import plumb_setting_m, set_stop
 from brookwind.core.rig.components import Shot, Weight
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import layout_of

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from brookwind.core.balance.proposal import Proposal, Wish
 from brookwind.core.balance.propose import balance_rig
-from brookwind.core.balance.settle import settle
-from brookwind.core.balance.stock import LeadStock, ShotStock, Stock
+from brookwind.core.box.stock import LeadStock, ShotStock, Stock
 from brookwind.core.errors import Infeasible
 from brookwind.core.gravity import LEAD_KG_M3
+from brookwind.core.rest.settle import settle
 from brookwind.core.rig.document import Rig, Water
 from brookwind.core.rig.families import Start, layout_of, new_rig
 from brookwind.core.rig.shot_series import MODERN

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from brookwind.core.balance.patterns import Pattern
 from brookwind.core.balance.proposal import Wish
-from brookwind.core.balance.stock import Stock
 from brookwind.core.balance.target import Target
+from brookwind.core.box.stock import Stock
 from brookwind.core.errors import Infeasible
 from brookwind.core.figures import load
 from brookwind.core.gravity import lead_mass_kg, submerged_weight_n

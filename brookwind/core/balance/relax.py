@@ -8,12 +8,12 @@ from typing import Literal
 from brookwind.core.balance.proposal import Proposal, Taken, Wish
 from brookwind.core.balance.propose import balance_rig
 from brookwind.core.balance.ready import SHOP
-from brookwind.core.balance.stock import Stock
+from brookwind.core.box.stock import Stock
 from brookwind.core.errors import BrookwindError
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import LEAD_KG_M3
+from brookwind.core.matter.materials import WEIGHT_MATERIAL
 from brookwind.core.rig.document import Rig
-from brookwind.core.rig.materials import WEIGHT_MATERIAL
 from brookwind.core.rig.threading import each
 
 FAR_M = 0.001

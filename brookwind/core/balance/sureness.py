@@ -11,14 +11,14 @@ from math import erf, exp, inf, pi, sqrt
 
 from pydantic import Field
 
-from brookwind.core.balance.settle import Settled
-from brookwind.core.balance.stock import ShotStock
-from brookwind.core.balance.tip_range import doubts, skin_n
+from brookwind.core.box.stock import ShotStock
 from brookwind.core.figures import NINE_IN_TEN, Figure, tip
 from brookwind.core.floats.immersion import load_at_immersion_n, sinking_load_n, tip_per_newton_m
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import submerged_weight_n
+from brookwind.core.rest.settle import Settled
+from brookwind.core.rest.tip_range import doubts, skin_n
 
 TOLERANCE_M = 0.002
 """Tips this near to the wanted one are as wanted. [m] Editable default."""

@@ -5,7 +5,6 @@ from __future__ import annotations
 from dataclasses import dataclass
 
 from brookwind.core import figures
-from brookwind.core.balance.settle import settle
 from brookwind.core.balance.ties import TIE_N
 from brookwind.core.errors import OutOfRange
 from brookwind.core.floats.body import FloatBody
@@ -15,6 +14,7 @@ from brookwind.core.floats.immersion import (
     sinking_load_n,
     tip_per_newton_m,
 )
+from brookwind.core.rest.settle import settle
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import layout_of
 

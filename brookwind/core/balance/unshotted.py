@@ -6,7 +6,7 @@ from brookwind.core.balance.fill import fill_float
 from brookwind.core.balance.heavy_first import HeavyPiece, strip_heavy, with_heavy
 from brookwind.core.balance.patterns import JIG, NONE, OLIVETTE, STACK, Pattern
 from brookwind.core.balance.proposal import Proposal, Wish, proposal_of, taken_of
-from brookwind.core.balance.stock import Stock
+from brookwind.core.box.stock import Stock
 from brookwind.core.errors import Infeasible
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import layout_of

@@ -6,8 +6,8 @@ from collections.abc import Iterable, Mapping
 from math import isclose
 from typing import Any, Literal
 
-from brookwind.core.balance.stock import ShotStock
 from brookwind.core.box.items import BoxItem
+from brookwind.core.box.stock import ShotStock
 from brookwind.core.frozen import Frozen
 
 _SAME_MASS = 0.02

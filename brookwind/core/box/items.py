@@ -6,8 +6,8 @@ from typing import Annotated, Literal, TypeAlias, get_args
 
 from pydantic import Field
 
-from brookwind.core.balance.stock import FloatStock, LeadStock, ShotStock
 from brookwind.core.box.jug import JugReading
+from brookwind.core.box.stock import FloatStock, LeadStock, ShotStock
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.components import Density, LineDiameter, PieceMass
 

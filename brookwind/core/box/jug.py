@@ -8,10 +8,10 @@ from pydantic import Field
 
 from brookwind.core.errors import OutOfRange
 from brookwind.core.figures import Figure, load
+from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import sphere_diameter_m, submerged_weight_n
 from brookwind.core.moment import Moment
-from brookwind.core.motion.sphere import fall_speed_m_s
 from brookwind.core.roots import crossing
 
 HAND_S = 0.15

@@ -6,7 +6,6 @@ from collections.abc import Callable, Iterator, Sequence
 from dataclasses import dataclass
 from typing import Literal
 
-from brookwind.core.balance.stock import FloatStock, LeadStock, ShotStock
 from brookwind.core.box.items import (
     BaitStock,
     BeadStock,
@@ -18,11 +17,12 @@ from brookwind.core.box.items import (
     StopStock,
     SwivelStock,
 )
+from brookwind.core.box.stock import FloatStock, LeadStock, ShotStock
 from brookwind.core.frozen import Frozen
+from brookwind.core.matter.materials import LINE_MATERIAL
 from brookwind.core.rig.components import Bait, Bead, Component, Float, Hook, LineSection, Shot, Stop, Swivel, Weight
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.hooks import size_name
-from brookwind.core.rig.materials import LINE_MATERIAL
 
 NEAR = 0.06
 """Masses, diameters and capacities that differ by no more than this share serve for one another. Editable default."""

@@ -5,11 +5,11 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 
-from brookwind.core.balance.stock import ShotStock
 from brookwind.core.box.items import BoxItem
+from brookwind.core.box.stock import ShotStock
 from brookwind.core.errors import NotUnderstood, OutOfRange
 from brookwind.core.frozen import Frozen
-from brookwind.core.rig.materials import WEIGHT_MATERIAL
+from brookwind.core.matter.materials import WEIGHT_MATERIAL
 from brookwind.core.rig.shot_series import MODERN_MASS_KG, size_label
 
 _COUNT_LAST = re.compile(r"^(?P<name>.+?)\s*(?P<sign>[=+\-−]?)\s*(?P<count>\d{1,5})$")

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from math import degrees, radians, sin
 
-from brookwind.core.balance.settle import Settled
 from brookwind.core.frozen import Frozen
 from brookwind.core.motion.moving import moving
+from brookwind.core.rest.settle import Settled
 from brookwind.core.rig.document import Rig
 
 

@@ -7,7 +7,7 @@ from math import isfinite, log
 
 from pydantic import Field
 
-from brookwind.core.balance.stock import FloatStock
+from brookwind.core.box.stock import FloatStock
 from brookwind.core.capacity.bounds import favoured, meets
 from brookwind.core.capacity.needs import NEEDS, Need, working_load_n
 from brookwind.core.capacity.plan import Plan

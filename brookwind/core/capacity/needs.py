@@ -11,15 +11,15 @@ from dataclasses import dataclass
 from math import inf, pi
 from typing import Literal
 
-from brookwind.core.balance.tip_advice import waves_at
 from brookwind.core.capacity import trial
 from brookwind.core.capacity.cast import cast_distance_m, cast_speed_m_s
 from brookwind.core.capacity.plan import LOW_SHARE, Plan
 from brookwind.core.figures import Quantity
 from brookwind.core.floats.body import FloatBody
 from brookwind.core.floats.immersion import load_at_immersion_n, sinking_load_n
+from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, sphere_diameter_m, submerged_weight_n
-from brookwind.core.motion.sphere import fall_speed_m_s
+from brookwind.core.rest.tip_advice import waves_at
 
 BITE_M_S2 = 0.25
 """How fast a gentle bite sets the float moving. [m/s2] Editable default: 10 cm/s in 0.4 s."""

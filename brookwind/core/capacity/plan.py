@@ -4,14 +4,15 @@ from __future__ import annotations
 
 from pydantic import Field
 
-from brookwind.core.balance.hang import hanging
+from brookwind.core.floats.kind import Mount
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
+from brookwind.core.matter.density import water_density_kg_m3
+from brookwind.core.rest.hang import hanging
 from brookwind.core.rig.book import SHIPPED, Book
-from brookwind.core.rig.components import Bait, Bead, Component, Hook, LineSection, Mount, Swivel
+from brookwind.core.rig.components import Bait, Bead, Component, Hook, LineSection, Swivel
 from brookwind.core.rig.document import Conditions, Rig, of_kind
-from brookwind.core.water.density import water_density_kg_m3
 
 GENTLE_N = 0.015
 """Pull of a fish nobody named. [N] Editable default."""

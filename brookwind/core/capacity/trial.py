@@ -13,24 +13,25 @@ from typing import NamedTuple, TypeVar
 
 from pydantic import ValidationError
 
-from brookwind.core.balance.hang import hanging
-from brookwind.core.balance.settle import settle
 from brookwind.core.capacity.ladder import ladder
 from brookwind.core.capacity.plan import LOW_SHARE, Plan
 from brookwind.core.errors import BrookwindError
 from brookwind.core.floats.body import FloatBody
 from brookwind.core.floats.immersion import load_at_immersion_n
+from brookwind.core.floats.kind import Mount
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.gravity import LEAD_KG_M3, submerged_weight_n
+from brookwind.core.matter.density import water_density_kg_m3
 from brookwind.core.motion.afloat import Afloat, go
 from brookwind.core.motion.fall import fall
 from brookwind.core.motion.fall_answer import FallWish
 from brookwind.core.motion.paying import QUICK
 from brookwind.core.motion.setup import setup_of
-from brookwind.core.rig.components import Component, Float, Hook, LineSection, Mount, Shot, Stop, Weight
+from brookwind.core.rest.hang import hanging
+from brookwind.core.rest.settle import settle
+from brookwind.core.rig.components import Component, Float, Hook, LineSection, Shot, Stop, Weight
 from brookwind.core.rig.document import Aim, Conditions, Rig, Water
-from brookwind.core.water.density import water_density_kg_m3
 
 _LONGEST_S, _LEAST_DRIFT_M = 60.0, 1e-3
 _FALLS, _SHAPES = (0.3, 3.0), (0.08, 0.2, 0.5, 1.2, 3.0, 7.0, 16.0)

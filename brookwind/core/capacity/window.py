@@ -6,7 +6,7 @@ from collections.abc import Sequence
 
 from pydantic import Field
 
-from brookwind.core.balance.stock import FloatStock
+from brookwind.core.box.stock import FloatStock
 from brookwind.core.capacity.bounds import Bound, bound
 from brookwind.core.capacity.concessions import Concession, concessions
 from brookwind.core.capacity.marks import Faulty, FloatMark, rank

@@ -10,7 +10,7 @@ from brookwind.core.floats.immersion import sinking_load_n, tip_per_newton_m
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import G_M_S2, LABEL_WATER_KG_M3, LEAD_KG_M3, lead_mass_kg, submerged_weight_n
-from brookwind.core.water.density import water_density_kg_m3
+from brookwind.core.matter.density import water_density_kg_m3
 
 
 class FloatFacts(Frozen):

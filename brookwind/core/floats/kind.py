@@ -6,7 +6,17 @@ from dataclasses import dataclass
 from typing import Literal
 
 from brookwind.core.floats.shapes import Shape
-from brookwind.core.rig.components import Mount
+
+Mount = Literal[
+    "bottom-end-fixed",
+    "top-and-bottom-fixed",
+    "in-line-fixed",
+    "pole-fixed",
+    "pole-sliding",
+    "in-line-sliding",
+    "bottom-end-sliding",
+]
+"""How a line is held by a float."""
 
 
 @dataclass(frozen=True, kw_only=True)

@@ -8,7 +8,7 @@ from math import cos, pi, sqrt
 from brookwind.core.floats.kind import FloatType
 from brookwind.core.floats.profile import Profile
 from brookwind.core.floats.spec import Calibration, FloatSpec
-from brookwind.core.rig.materials import FLOAT_MATERIAL
+from brookwind.core.matter.materials import FLOAT_MATERIAL
 
 FEED_KG_M3 = 1250.0
 """Damp groundbait pressed into a frame. [kg/m3] Editable default."""

@@ -8,7 +8,7 @@ from pydantic import Field, field_validator, model_validator
 
 from brookwind.core.errors import NotUnderstood, OutOfRange
 from brookwind.core.frozen import Frozen
-from brookwind.core.rig.materials import FLOAT_MATERIAL
+from brookwind.core.matter.materials import FLOAT_MATERIAL
 
 Length = Annotated[float, Field(gt=0, le=1.5)]
 Diameter = Annotated[float, Field(gt=0, le=5.0)]

@@ -20,7 +20,7 @@ from brookwind.core.floats.tube_checks import check_readings
 from brookwind.core.floats.tube_readings import TubeTest, net_kg, tip_of
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import G_M_S2, LABEL_LEAD_NET, LABEL_WATER_KG_M3, lead_mass_kg
-from brookwind.core.water.density import water_density_kg_m3
+from brookwind.core.matter.density import water_density_kg_m3
 
 SEEN_ERROR_M = 0.0005
 """Standard error of a waterline read against a rule. [m] Editable default."""

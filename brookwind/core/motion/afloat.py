@@ -7,17 +7,17 @@ from typing import Literal
 
 import numpy as np
 
-from brookwind.core.balance.hang import Hanging
-from brookwind.core.balance.settle import Settled, attachment_depth_m
 from brookwind.core.floats.attitude import Attitude, Pull, attitude
 from brookwind.core.floats.body import FloatBody
 from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n
 from brookwind.core.floats.standing import righting_stiffness_n_m
+from brookwind.core.flow.line_drag import FLOAT_DRAG, FLOAT_END_DRAG
 from brookwind.core.motion.chain import FINE, Chain, Grain, chain_of
-from brookwind.core.motion.drag import FLOAT_DRAG, FLOAT_END_DRAG
 from brookwind.core.motion.equilibrium import AtTop, Resting, equilibrium
 from brookwind.core.motion.forces import State, link_forces, node_forces
 from brookwind.core.motion.setup import Setup, moves
+from brookwind.core.rest.hang import Hanging
+from brookwind.core.rest.settle import Settled, attachment_depth_m
 from brookwind.core.rig.document import Rig
 from brookwind.core.roots import crossing
 

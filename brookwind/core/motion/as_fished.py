@@ -4,13 +4,13 @@ from __future__ import annotations
 
 from dataclasses import replace
 
-from brookwind.core.balance.hang import hanging
-from brookwind.core.balance.settle import Settled, settle
-from brookwind.core.depth.stop import set_stop, stop_setting
 from brookwind.core.errors import BrookwindError
 from brookwind.core.floats.immersion import immersion_at_load_m
 from brookwind.core.motion.afloat import go
 from brookwind.core.motion.setup import moves, setup_of
+from brookwind.core.rest.hang import hanging
+from brookwind.core.rest.settle import Settled, settle
+from brookwind.core.rest.stop import set_stop, stop_setting
 from brookwind.core.rig.document import Rig
 
 MADE_UP_SHARE = 0.05

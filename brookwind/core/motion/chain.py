@@ -12,10 +12,10 @@ from typing import NamedTuple
 import numpy as np
 from numpy.typing import NDArray
 
-from brookwind.core.balance.hang import Hanging, Item, line_weight_between_n
+from brookwind.core.flow.line_drag import STREAMLINED
+from brookwind.core.flow.sphere import VISCOSITY_M2_S
 from brookwind.core.gravity import sphere_diameter_m
-from brookwind.core.motion.drag import STREAMLINED
-from brookwind.core.motion.sphere import VISCOSITY_M2_S
+from brookwind.core.rest.hang import Hanging, Item, line_weight_between_n
 from brookwind.core.rig.components import Component, LineSection, Weight
 from brookwind.core.rig.document import Rig, of_kind
 

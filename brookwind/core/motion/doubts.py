@@ -8,12 +8,12 @@ from dataclasses import dataclass, replace
 import numpy as np
 
 from brookwind.core.figures import Figure
+from brookwind.core.flow.line_drag import LINE_DRAG_RANGE, SKIN_FRICTION, SKIN_FRICTIONS
+from brookwind.core.flow.profile import EXPONENTS
 from brookwind.core.frozen import Frozen
 from brookwind.core.motion.afloat import Afloat
 from brookwind.core.motion.chain import Array
-from brookwind.core.motion.drag import LINE_DRAG_RANGE, SKIN_FRICTION, SKIN_FRICTIONS
 from brookwind.core.motion.equilibrium import variants
-from brookwind.core.motion.flow import EXPONENTS
 from brookwind.core.motion.forces import State
 from brookwind.core.rig.document import Conditions
 

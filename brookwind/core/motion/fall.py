@@ -7,15 +7,15 @@ from typing import NamedTuple
 
 import numpy as np
 
-from brookwind.core.balance.settle import Settled, settle
 from brookwind.core.errors import BrookwindError, OutOfRange
+from brookwind.core.flow.profile import Flow
 from brookwind.core.motion.afloat import go
 from brookwind.core.motion.chain import COARSE, ball_m
 from brookwind.core.motion.fall_answer import Fall, FallPiece, FallWish, FeedFall, Frame
 from brookwind.core.motion.feed import FEED, falls_at_m_s, free_fall
-from brookwind.core.motion.flow import Flow
 from brookwind.core.motion.paying import USUAL, Detail, Sinking
 from brookwind.core.motion.setup import moves, setup_of
+from brookwind.core.rest.settle import Settled, settle
 from brookwind.core.rig.document import Rig
 
 AT_DEPTH_M, AT_DEPTH_SHARE = 0.05, 0.02

@@ -6,10 +6,10 @@ from types import MappingProxyType
 
 import numpy as np
 
+from brookwind.core.flow.profile import Flow
+from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.frozen import Sourced
 from brookwind.core.gravity import sphere_diameter_m, submerged_weight_n
-from brookwind.core.motion.flow import Flow
-from brookwind.core.motion.sphere import fall_speed_m_s
 
 _PARTS = 60
 

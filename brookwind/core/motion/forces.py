@@ -9,10 +9,10 @@ from dataclasses import dataclass
 
 import numpy as np
 
+from brookwind.core.flow.line_drag import sphere_drags
+from brookwind.core.flow.sphere import VISCOSITY_M2_S
 from brookwind.core.motion.chain import Array, Chain
-from brookwind.core.motion.drag import sphere_drags
 from brookwind.core.motion.setup import Setup
-from brookwind.core.motion.sphere import VISCOSITY_M2_S
 
 _CREEP_M_S = 2e-3
 """Below this speed over the bed friction fades out."""

@@ -7,16 +7,16 @@ from typing import Literal
 
 import numpy as np
 
-from brookwind.core.balance.settle import Settled
-from brookwind.core.balance.waterlines import Waterline, waterlines
 from brookwind.core.errors import BrookwindError, Problem
+from brookwind.core.flow.profile import Flow
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.motion.afloat import Afloat, go
 from brookwind.core.motion.chain import Array
 from brookwind.core.motion.doubts import Doubt, Range, bait_height_m, dominant, doubts
-from brookwind.core.motion.flow import Flow
 from brookwind.core.motion.setup import moves, setup_of
+from brookwind.core.rest.settle import Settled
+from brookwind.core.rest.waterlines import Waterline, waterlines
 from brookwind.core.rig.document import Rig
 
 _STUCK_M_S = 5e-3

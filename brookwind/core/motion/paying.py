@@ -7,7 +7,6 @@ from typing import Literal, NamedTuple, Protocol
 
 import numpy as np
 
-from brookwind.core.balance.settle import Settled
 from brookwind.core.floats.attitude import least_cocking_load_n
 from brookwind.core.floats.immersion import immersion_at_load_m
 from brookwind.core.motion.afloat import float_drag_kg_m, lying_drag_kg_m, wanted_speed_m_s
@@ -17,6 +16,7 @@ from brookwind.core.motion.landing import landed
 from brookwind.core.motion.setup import Setup
 from brookwind.core.motion.stepping import HASTY, STEADY, Drive, Pace, step
 from brookwind.core.motion.tangle import Tangles
+from brookwind.core.rest.settle import Settled
 from brookwind.core.rig.components import Shot, Swivel, Weight
 from brookwind.core.rig.document import Rig
 

@@ -8,9 +8,6 @@ from dataclasses import replace
 
 import numpy as np
 
-from brookwind.core.balance.hang import hanging
-from brookwind.core.balance.settle import Settled, settle
-from brookwind.core.depth.stop import LEAST_SETTING_M, SET_M, set_stop, stop_setting, wanted_hook_depth_m
 from brookwind.core.errors import BrookwindError, OutOfRange
 from brookwind.core.figures import depth
 from brookwind.core.frozen import Frozen
@@ -18,6 +15,9 @@ from brookwind.core.motion.afloat import Afloat, go
 from brookwind.core.motion.doubts import bait_height_m
 from brookwind.core.motion.equilibrium import equilibrium, variants
 from brookwind.core.motion.setup import Setup, held_back, moves, setup_of
+from brookwind.core.rest.hang import hanging
+from brookwind.core.rest.settle import Settled, settle
+from brookwind.core.rest.stop import LEAST_SETTING_M, SET_M, set_stop, stop_setting, wanted_hook_depth_m
 from brookwind.core.rig.document import Rig
 
 _NEAR_M = 1e-3

@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from dataclasses import dataclass
 
-from brookwind.core.motion.drag import SKIN_FRICTION
-from brookwind.core.motion.flow import USUAL_EXPONENT, Array, Flow
+from brookwind.core.flow.line_drag import SKIN_FRICTION
+from brookwind.core.flow.profile import USUAL_EXPONENT, Array, Flow
 from brookwind.core.rig.document import BedKind, Rig
 
 BED_FRICTION: dict[BedKind, float] = {"silt": 0.8, "sand": 0.5, "gravel": 0.6, "rock": 0.4}

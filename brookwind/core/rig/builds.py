@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from typing import Any, Literal
 
+from brookwind.core.matter.materials import BEAD_DENSITY_KG_M3, BRASS_KG_M3, WEIGHT_MATERIAL
 from brookwind.core.rig.components import Bait, Bead, Float, Hook, Shot, Sleeve, Stop, Swivel, Weight
 from brookwind.core.rig.family import Parts, Tie, line
 from brookwind.core.rig.hooks import hook_of
-from brookwind.core.rig.materials import BEAD_DENSITY_KG_M3, BRASS_KG_M3, WEIGHT_MATERIAL
 from brookwind.core.rig.shot_series import MODERN_MASS_KG
 
 BACK_SHOT_ABOVE_M = 0.25

@@ -10,6 +10,7 @@ from typing import Annotated, Literal, get_args
 
 from pydantic import Field
 
+from brookwind.core.floats.kind import Mount
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.frozen import Frozen
 
@@ -21,15 +22,6 @@ Density = Annotated[float, Field(gt=10, le=22600)]
 LineDiameter = Annotated[float, Field(ge=0.00003, le=0.003)]
 
 ShotRole = Literal["lock", "back", "bulk", "dropper", "strung", "lift", "cushion", "stack"]
-Mount = Literal[
-    "bottom-end-fixed",
-    "top-and-bottom-fixed",
-    "in-line-fixed",
-    "pole-fixed",
-    "pole-sliding",
-    "in-line-sliding",
-    "bottom-end-sliding",
-]
 
 
 class Link(Frozen):

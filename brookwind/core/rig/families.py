@@ -9,13 +9,16 @@ from types import MappingProxyType
 from brookwind.core import figures
 from brookwind.core.errors import OutOfRange
 from brookwind.core.floats.body import float_body
+from brookwind.core.floats.kind import Mount
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.gravity import lead_mass_kg, submerged_weight_n
+from brookwind.core.matter.density import water_density_kg_m3
+from brookwind.core.matter.materials import STEEL_KG_M3
 from brookwind.core.rig import builds
 from brookwind.core.rig.baits import BaitKind
 from brookwind.core.rig.book import SHIPPED, Book, found, hook_size
-from brookwind.core.rig.components import LineSection, Mount
+from brookwind.core.rig.components import LineSection
 from brookwind.core.rig.document import Aim, Conditions, Rig, Water
 from brookwind.core.rig.families_fixed import FIXED
 from brookwind.core.rig.families_pole import POLES
@@ -25,9 +28,7 @@ from brookwind.core.rig.fish import Lie, Species
 from brookwind.core.rig.habits import Habits
 from brookwind.core.rig.hooks import HookPattern, HookSize
 from brookwind.core.rig.lines import diameter_for_m, line_strength_n
-from brookwind.core.rig.materials import STEEL_KG_M3
 from brookwind.core.rig.species import feeding
-from brookwind.core.water.density import water_density_kg_m3
 
 FAMILIES = tuple(sorted((*FIXED, *POLES, *SLIDING), key=lambda f: f.number))
 FAMILY = MappingProxyType({f.id: f for f in FAMILIES})

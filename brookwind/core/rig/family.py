@@ -6,13 +6,14 @@ from collections.abc import Callable
 from dataclasses import dataclass, field
 from typing import Literal, TypeAlias
 
+from brookwind.core.floats.kind import Mount
 from brookwind.core.floats.spec import FloatSpec
+from brookwind.core.matter.materials import LINE_MATERIAL
 from brookwind.core.rig.baits import BaitKind
-from brookwind.core.rig.components import Component, LineSection, Mount
+from brookwind.core.rig.components import Component, LineSection
 from brookwind.core.rig.fish import Kind
 from brookwind.core.rig.habits import Habits
 from brookwind.core.rig.hooks import HookPattern, HookSize
-from brookwind.core.rig.materials import LINE_MATERIAL
 
 Parts: TypeAlias = tuple[Component, ...]
 Heavy: TypeAlias = Literal["lock", "lead", "linked-lead", "stack", "olivette"]

@@ -8,8 +8,8 @@ from typing import Annotated
 from pydantic import Field
 
 from brookwind.core.frozen import Frozen, Sourced
+from brookwind.core.matter.materials import STEEL_KG_M3
 from brookwind.core.rig.components import PieceId
-from brookwind.core.rig.materials import STEEL_KG_M3
 
 Factor = Annotated[float, Field(gt=0.2, le=5)]
 

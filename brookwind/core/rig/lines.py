@@ -4,8 +4,8 @@ from __future__ import annotations
 
 from math import pi
 
+from brookwind.core.matter.materials import LINE_MATERIAL
 from brookwind.core.rig.components import LineSection
-from brookwind.core.rig.materials import LINE_MATERIAL
 
 DIAMETERS_MM = (
     0.07, 0.08, 0.09, 0.10, 0.11, 0.12, 0.13, 0.14, 0.15, 0.16, 0.18, 0.20, 0.22, 0.25, 0.28, 0.30, 0.35, 0.40,

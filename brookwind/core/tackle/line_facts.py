@@ -4,14 +4,14 @@ from __future__ import annotations
 
 from typing import Literal
 
+from brookwind.core.flow.line_drag import line_load_n_m
 from brookwind.core.frozen import Frozen
-from brookwind.core.motion.drag import line_load_n_m
+from brookwind.core.matter.density import water_density_kg_m3
+from brookwind.core.matter.materials import LINE_MATERIAL
 from brookwind.core.rig.components import LineSection
 from brookwind.core.rig.document import Rig, of_kind
 from brookwind.core.rig.lines import DIAMETERS_MM, line_strength_n
-from brookwind.core.rig.materials import LINE_MATERIAL
 from brookwind.core.tackle.knots import Knot, knot_of
-from brookwind.core.water.density import water_density_kg_m3
 
 WATER_REFRACTS = 1.333
 """Refractive index of water. Source: CRC Handbook of Chemistry and Physics."""

@@ -7,8 +7,8 @@ import socketserver
 import threading
 import time
 
-from brookwind.core.water.place import position
-from brookwind.core.water.survey import Place
+from brookwind.core.survey.document import Place
+from brookwind.core.survey.place import position
 from brookwind.formats.nmea import sentence
 from brookwind.instruments.state import now
 

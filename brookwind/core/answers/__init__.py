@@ -1,0 +1,1 @@
+"""What screens and command line ask for, each in one call."""

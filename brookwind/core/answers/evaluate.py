@@ -1,0 +1,214 @@
+"""Evaluate a rig: one call answers everything the bench shows."""
+
+from __future__ import annotations
+
+from dataclasses import replace
+from math import cos
+from typing import Literal
+
+from brookwind.core.advice.cautions import Said, cautions
+from brookwind.core.errors import OutOfRange, Problem
+from brookwind.core.floats.attitude import least_cocking_load_n
+from brookwind.core.floats.immersion import (
+    load_at_immersion_n,
+    sinking_load_n,
+    tip_per_newton_m,
+)
+from brookwind.core.frozen import Frozen
+from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, sphere_diameter_m, submerged_weight_n
+from brookwind.core.motion.moving import Moving, moving
+from brookwind.core.proof.at_rest import find
+from brookwind.core.proof.finding import Finding
+from brookwind.core.rest.handles import Handle, handles
+from brookwind.core.rest.ledger import Entry, ledger
+from brookwind.core.rest.settle import Settled, settle
+from brookwind.core.rest.stop import StopSetting, stop_setting
+from brookwind.core.rest.tip_range import TipRange, tip_range
+from brookwind.core.rest.waterlines import Waterline, waterlines
+from brookwind.core.rig.book import SHIPPED, Book
+from brookwind.core.rig.document import Rig
+from brookwind.core.rig.species import Feeding, feeding
+from brookwind.core.rules.place_rules import Place
+
+GATE_M = 0.001
+"""Tips this near to the wanted one count as wanted. [m] Editable default."""
+
+
+class FloatAnswer(Frozen):
+    """The float at rest, and what its body is taken to be. Loads are lead-shot grams under this water, in kg."""
+
+    status: Literal["stands", "lies", "sinks"]
+    immersion_m: float
+    tip_m: float
+    tip_range: TipRange | None
+    """Where the tip will be found nine times in ten, in the water it is fished in; None unless it stands there."""
+    lean_rad: float
+    base_m: float
+    """Depth of the float's foot below the surface. [m]"""
+    tip_per_10_mg_m: float
+    length_m: float
+    tip_foot_m: float
+    paint_m: float
+    setting_from: Literal["base", "eye", "top"]
+    outline: tuple[tuple[float, float], ...]
+    """(height above the base, radius). [m]"""
+    own_mass_kg: float
+    capacity_kg: float
+    """Load at the design waterline, fresh water, as it is filled now. [kg]"""
+    tested: bool
+    """The capacity comes from a tube test."""
+    guessed: tuple[str, ...]
+    carried_kg: float
+    held_kg: float
+    """What a tight line holds besides; negative: by so much it draws the float down. [kg]"""
+    wanted_kg: float | None
+    """Load at the wanted tip; None when the wanted tip is longer than the float. [kg]"""
+    gate_kg: tuple[float, float] | None
+    """Loads at the wanted tip a millimetre longer and shorter. [kg]"""
+    sinking_kg: float
+    least_standing_kg: float | None
+    """Least load at which it stands up by itself; None when it never does. [kg]"""
+    ghosts: tuple[Waterline, ...]
+
+
+class PieceAnswer(Frozen):
+    """A piece in the water."""
+
+    id: str
+    kind: str
+    depth_m: float
+    position_m: float
+    diameter_m: float | None
+    state: Literal["hangs", "on-bed", "in-the-air", "above"]
+
+
+class Evaluation(Frozen):
+    """Everything the bench shows of a rig, at rest in still water and in the water of its conditions."""
+
+    rig_id: str
+    water_kg_m3: float
+    afloat: FloatAnswer
+    pieces: tuple[PieceAnswer, ...]
+    path: tuple[tuple[float, float], ...]
+    """(position from the hook, depth) along the line, from the attachment down. [m]"""
+    setting_m: float
+    """Distance from stop or float to the hook as the rig is. [m]"""
+    attachment_m: float
+    """Depth of the point the setting is measured to; negative above the surface. [m]"""
+    hook_height_m: float
+    """Height of the hook off the bed. [m]"""
+    ledger: tuple[Entry, ...]
+    stop: StopSetting | None
+    stop_problem: Problem | None
+    moving: Moving | None
+    """The rig in the water of its conditions; None in still water."""
+    moving_problem: Problem | None
+    handles: tuple[Handle, ...]
+    findings: tuple[Finding, ...]
+    feeding: Feeding | None
+    """Where the fish feeds in water as warm as this; None when no fish is named."""
+    cautions: tuple[Said, ...]
+    """What to mind, each where the act happens."""
+
+
+def evaluate(rig: Rig, place: Place | None = None, book: Book = SHIPPED) -> Evaluation:
+    """Bring a rig to rest and answer what the bench shows.
+
+    rig: the rig.
+    place: rules it is judged by, and the day.
+    book: fish, baits and hooks.
+    Raises: BrookwindError when the float cannot be built.
+    A stop that cannot be set is an answer with its problem, not an error: the rest is still true.
+    """
+    settled = settle(rig)
+    stop, problem = None, None
+    try:
+        stop = stop_setting(rig, settled)
+    except OutOfRange as error:
+        problem = error.problems[0]
+    flowing = moving(rig, settled)
+    answer = _float(rig, settled, flowing.moving)
+    return Evaluation(
+        rig_id=rig.id,
+        water_kg_m3=settled.water_kg_m3,
+        afloat=answer,
+        pieces=_pieces(settled),
+        path=tuple(settled.laid.path),
+        setting_m=rig.setting_m,
+        attachment_m=settled.attachment_m,
+        hook_height_m=rig.water.depth_m - settled.laid.hook_depth_m,
+        ledger=ledger(settled, flowing.moving.carried_n if flowing.moving else None),
+        stop=stop,
+        stop_problem=problem,
+        handles=handles(rig),
+        findings=find(rig, settled, stop, problem, place, book, flowing),
+        moving=flowing.moving,
+        moving_problem=flowing.problem,
+        feeding=feeding(fish, rig.water.temperature_c) if (fish := book.species.get(rig.species or "")) else None,
+        cautions=cautions(rig),
+    )
+
+
+def _float(rig: Rig, s: Settled, m: Moving | None) -> FloatAnswer:
+    body, water = s.body, s.water_kg_m3
+
+    def lead_at_tip(tip: float) -> float:
+        return lead_mass_kg(load_at_immersion_n(body, body.length_m - tip, water), water)
+
+    wanted = rig.aim.tip_m
+    possible = wanted <= body.length_m
+    cocks = least_cocking_load_n(body, water)
+    fished = s if m is None else replace(s, pull_n=m.carried_n, immersion_m=m.immersion_m, tip_m=m.tip_m)
+    ten_mg = submerged_weight_n(1e-5, LEAD_KG_M3, water)
+    return FloatAnswer(
+        status=s.status,
+        immersion_m=s.immersion_m,
+        tip_m=s.tip_m,
+        tip_range=tip_range(fished, rig.float_piece.spec) if (m or s).status == "stands" else None,
+        lean_rad=s.lean_rad,
+        base_m=s.attachment_m + s.hanging.stop_above_m + body.setting_from_m * cos(s.lean_rad),
+        tip_per_10_mg_m=ten_mg * tip_per_newton_m(body, s.immersion_m, water),
+        length_m=body.length_m,
+        tip_foot_m=body.tip_foot_m,
+        paint_m=body.type.paint_m,
+        setting_from=body.type.setting_from,
+        outline=body.profile.points,
+        own_mass_kg=body.mass_kg,
+        capacity_kg=body.capacity_kg,
+        tested=body.tested,
+        guessed=body.guessed,
+        carried_kg=lead_mass_kg(s.pull_n, water),
+        held_kg=lead_mass_kg(s.rod_n, water),
+        wanted_kg=lead_at_tip(wanted) if possible else None,
+        gate_kg=(lead_at_tip(min(body.length_m, wanted + GATE_M)), lead_at_tip(max(0.0, wanted - GATE_M)))
+        if possible
+        else None,
+        sinking_kg=lead_mass_kg(sinking_load_n(body, water), water),
+        least_standing_kg=None if cocks is None else lead_mass_kg(cocks, water),
+        ghosts=waterlines(s, s.pull_n) if s.status == "stands" else (),
+    )
+
+
+def _pieces(s: Settled) -> tuple[PieceAnswer, ...]:
+    answers = []
+    for item in s.hanging.items:
+        c = item.component
+        state: Literal["hangs", "on-bed", "in-the-air", "above"] = "hangs"
+        if item.above:
+            state = "above"
+        elif c.id in s.laid.on_bed:
+            state = "on-bed"
+        elif c.id in s.laid.in_air:
+            state = "in-the-air"
+        round_ = c.kind in {"shot", "weight"}
+        answers.append(
+            PieceAnswer(
+                id=c.id,
+                kind=c.kind,
+                depth_m=s.laid.depth_m[c.id],
+                position_m=item.position_m,
+                diameter_m=sphere_diameter_m(c.mass_kg, c.density_kg_m3) if round_ else None,  # type: ignore[union-attr]
+                state=state,
+            )
+        )
+    return tuple(answers)

@@ -1,1 +1,0 @@
-"""Where the stop goes."""

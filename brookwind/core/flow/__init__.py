@@ -1,0 +1,1 @@
+"""Moving water: its profile, and the drag on line, spheres and a taut line."""

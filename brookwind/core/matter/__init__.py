@@ -1,0 +1,1 @@
+"""What things are made of: materials, water, air."""

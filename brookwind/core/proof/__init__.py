@@ -1,0 +1,1 @@
+"""Checks of a rig: one entry each."""

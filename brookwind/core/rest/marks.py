@@ -1,0 +1,53 @@
+"""From fish seen at a depth to one number: where the stop goes, and how far to slide it."""
+
+from __future__ import annotations
+
+from pydantic import Field
+
+from brookwind.core.errors import OutOfRange
+from brookwind.core.figures import depth
+from brookwind.core.frozen import Frozen
+from brookwind.core.rest.stop import stop_setting
+from brookwind.core.rig.document import Rig
+
+ABOVE_M = 0.45
+"""How far above suspended fish the bait hangs. [m] Source: handbook 6, the middle of 0.3 to 0.6 m: they come up, rarely
+down. Editable default."""
+
+
+class ForMark(Frozen):
+    """The setting for fish at a depth."""
+
+    mark_m: float
+    bait_m: float
+    """Depth of the bait below the surface. [m]"""
+    setting_m: float
+    slide_m: float
+    """How far to slide the stop from where it is: positive deeper. [m]"""
+    above_m: float = Field(gt=0)
+
+
+def for_mark(rig: Rig, mark_m: float, above_m: float = ABOVE_M) -> ForMark:
+    """Where the stop goes for fish seen at a depth.
+
+    Fish nearer the surface than the gap are fished at half their depth.
+
+    rig: the rig as it is, in the water it is tied for.
+    mark_m: depth of the fish below the surface. [m, more than 0]
+    above_m: how far above them the bait should hang. [m]
+    Raises: OutOfRange when the mark is below the bed, or the setting cannot be made with this float.
+    Source: `stop_setting` for that depth.
+    """
+    if mark_m > rig.water.depth_m:
+        raise OutOfRange.one(
+            "mark-below-bed",
+            "The fish would be {mark} down in {depth} of water.",
+            "Check the mark, or plumb again.",
+            ("mark_m",),
+            {"mark": depth(mark_m), "depth": depth(rig.water.depth_m)},
+        )
+    gap = min(above_m, 0.5 * mark_m)
+    bait = mark_m - gap
+    aim = rig.aim.model_copy(update={"bait_from": "surface", "bait_m": bait})
+    stop = stop_setting(rig.model_copy(update={"aim": aim}))
+    return ForMark(mark_m=mark_m, bait_m=bait, setting_m=stop.wanted_m, slide_m=stop.slide_m, above_m=gap)

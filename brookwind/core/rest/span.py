@@ -1,0 +1,74 @@
+"""The stretch of line that shot may sit on. Every length is an editable default without a source."""
+
+from __future__ import annotations
+
+from typing import NamedTuple
+
+from brookwind.core.gravity import sphere_diameter_m
+from brookwind.core.rig.components import Hook, Shot, Weight
+from brookwind.core.rig.document import Rig, of_kind
+from brookwind.core.rig.families import layout_of
+from brookwind.core.rig.threading import hooklength_join_m
+
+LEAST_ABOVE_HOOK_M = 0.04
+CLEAR_OF_KNOT_M = 0.03
+CLEAR_OF_FLOAT_M = 0.12
+ABOVE_LEADER_M = 0.4
+"""Shot that belongs above the leader sits within this of its knot."""
+CLEAR_OF_HEAVY_M = 0.001
+
+
+class Span(NamedTuple):
+    """The stretch of line weights may sit on, positions from the hook. [m]"""
+
+    low_m: float
+    high_m: float
+
+    def at(self, share: float) -> float:
+        """Position a share of the way up. [m]
+
+        share: 0 lowest to 1 highest.
+        """
+        return self.low_m + share * (self.high_m - self.low_m)
+
+
+def span_of(rig: Rig, on_hooklength: bool = False) -> Span:
+    """The stretch of line that free shot may sit on, from its family. [m]
+
+    Clear of the hooklength's knot and of the float, under an olivette or a stack; on the leader where the float slides
+    down to the swivel; close above the leader where it slides down to the shot.
+
+    rig: the rig, with its heavy pieces on.
+    on_hooklength: shot may also sit on the hooklength.
+    """
+    layout, join, setting = layout_of(rig), hooklength_join_m(rig), rig.setting_m
+    upper_hook = max(h.position_m for h in of_kind(rig, Hook))
+    if layout.shot_on == "leader":
+        if upper_hook > 0.0:
+            return Span(upper_hook + 0.2 * (join - upper_hook), upper_hook + 0.8 * (join - upper_hook))
+        return Span(min(LEAST_ABOVE_HOOK_M * 2.0, 0.3 * join), 0.75 * join)
+    low = max(join + CLEAR_OF_KNOT_M, upper_hook + LEAST_ABOVE_HOOK_M)
+    if on_hooklength:
+        low = upper_hook + 2.0 * LEAST_ABOVE_HOOK_M
+    high = setting - min(CLEAR_OF_FLOAT_M, 0.2 * setting)
+    if layout.shot_on == "above-leader":
+        high = min(high, low + ABOVE_LEADER_M)
+    heavy = lowest_heavy_m(rig)
+    if heavy is not None:
+        high = min(high, heavy - CLEAR_OF_HEAVY_M)
+    if high <= low:
+        # Too short for both rules: keep off the float, and share what is left.
+        low = 0.5 * high
+    return Span(low, high)
+
+
+def lowest_heavy_m(rig: Rig) -> float | None:
+    """Lower edge of a stack or olivette fixed on the line, None when there is none. [m]
+
+    rig: the rig.
+    """
+    fixed = [s for s in of_kind(rig, Shot) if s.role == "stack"]
+    olivettes = [w for w in of_kind(rig, Weight) if w.shape == "olivette"]
+    pieces: tuple[Shot | Weight, ...] = (*fixed, *olivettes)
+    edges = [p.position_m - 0.5 * sphere_diameter_m(p.mass_kg, p.density_kg_m3) for p in pieces]
+    return min(edges, default=None)

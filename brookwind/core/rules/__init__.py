@@ -1,0 +1,1 @@
+"""The rules of a place, and the day they are read for."""
