@@ -11,7 +11,7 @@ export npm_config_update_notifier = false
 
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts web/tsconfig.json
 
-.PHONY: demo dev test lint types unit web-unit browser bench screenshots fmt lock build schema clean
+.PHONY: demo dev test lint types unit hours web-unit browser bench screenshots fmt lock build schema clean
 
 demo: .stamps/runtime build ## serve the demo scenario at one printed address
 	$(BIN)/brookwind demo --port $(PORT)
@@ -20,7 +20,7 @@ dev: .stamps/dev .stamps/web ## reload both sides: API on 8750, pages on 5173
 	trap 'kill 0' EXIT; $(BIN)/uvicorn --factory brookwind.api.development:make_dev_app --reload --port 8750 & \
 	cd web && npx vite --host 127.0.0.1
 
-test: lint types unit ## everything that must hold
+test: lint types unit hours ## everything that must hold
 	@echo "All of it holds."
 
 lint: .stamps/dev .stamps/web
@@ -46,6 +46,11 @@ schema: .stamps/dev .stamps/web ## make the web's types anew from the API
 
 unit: .stamps/dev build chromium web-unit
 	$(BIN)/python -m pytest -n 2 --dist loadfile -p no:benchmark
+
+hours: .stamps/dev build chromium ## what reads the clock, again: about midnight, on the night the clocks change, on a leap day
+	printf '%s\n' before-midnight after-midnight clocks-change leap-day | xargs -P 2 -I{} \
+	  env BROOKWIND_TEST_HOUR={} $(BIN)/python -m pytest -p no:benchmark -m clock tests/web tests/instruments tests/api
+	set -e; cd web && for zone in Asia/Tokyo America/New_York; do TZ=$$zone npx vitest run --reporter=dot; done
 
 web-unit: .stamps/web
 	cd web && npx vitest run --reporter=dot

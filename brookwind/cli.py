@@ -23,6 +23,7 @@ from brookwind.cli_family import family_command
 from brookwind.cli_floats import float_command, window_command
 from brookwind.cli_motion import fall_command, shape_command, stop_command
 from brookwind.cli_tables import print_evaluation, print_proposal
+from brookwind.clock import now
 from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.balance.proposal import Wish
 from brookwind.core.balance.propose import balance_rig
@@ -177,11 +178,9 @@ def timetable_command(
     except BrookwindError as error:
         fail(error)
     if calendar is not None:
-        from datetime import UTC, datetime
-
         from brookwind.formats.calendar import write_calendar
 
-        calendar.write_bytes(write_calendar(table, plan.name or "stop moves", datetime.now(UTC)))
+        calendar.write_bytes(write_calendar(table, plan.name or "stop moves", now()))
     if as_json:
         typer.echo(table.model_dump_json(indent=2))
         return

@@ -9,12 +9,13 @@ import tempfile
 import time
 import urllib.error
 import urllib.request
-from datetime import UTC, datetime
 from pathlib import Path
 
 from playwright.sync_api import Browser, Page, expect, sync_playwright
 
 OUT = Path(__file__).parents[1] / "docs" / "screenshots"
+DAY = "2026-11-23"
+"""The scenario's own day: pictures do not change with the calendar."""
 PORT = 8798
 URL = f"http://127.0.0.1:{PORT}"
 
@@ -62,7 +63,7 @@ def water(
     page: Page = browser.new_page(viewport={"width": width, "height": height}, locale="en-GB")
     if at:
         # The tide is shown at an hour of the scenario's session, whenever the picture is taken.
-        page.clock.install(time=f"{datetime.now(UTC):%Y-%m-%d}T{at}:00Z")
+        page.clock.install(time=f"{DAY}T{at}:00Z")
     page.goto(f"{URL}/water/{swim}")
     expect(page.get_by_test_id("section")).to_have_attribute("data-waiting", "false", timeout=10_000)
     page.get_by_role("navigation", name="The water").get_by_role("button", name=bead).click()
@@ -88,7 +89,7 @@ def main() -> None:
     """Start the demo on a database of its own and take the pictures."""
     OUT.mkdir(parents=True, exist_ok=True)
     with tempfile.TemporaryDirectory() as folder:
-        env = {**os.environ, "BROOKWIND_DEMO_DB": f"{folder}/demo.db"}
+        env = {**os.environ, "BROOKWIND_DEMO_DB": f"{folder}/demo.db", "BROOKWIND_NOW": f"{DAY}T11:00:00Z"}
         server = subprocess.Popen([sys.executable, "-m", "brookwind.cli", "demo", "--port", str(PORT)], env=env)
         for _ in range(200):
             try:

@@ -17,6 +17,11 @@ from brookwind.core.rig.document import Rig
 from brookwind.demo.load import demo_box, demo_rigs, load_demo
 from brookwind.store.database import open_database
 
+from .hour import set_clock
+
+# Before anything asks what time it is.
+set_clock()
+
 settings.register_profile("steady", deadline=None, max_examples=60, derandomize=True)
 settings.load_profile("steady")
 

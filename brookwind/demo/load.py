@@ -4,13 +4,14 @@ from __future__ import annotations
 
 import json
 import re
-from datetime import UTC, date, datetime
+from datetime import date
 from importlib.resources import files
 from typing import Any
 
 from pydantic import TypeAdapter
 from sqlalchemy import Engine
 
+from brookwind.clock import now
 from brookwind.core.box.items import BoxItem
 from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.rules.place_rules import PlaceRules
@@ -76,7 +77,7 @@ def load_demo(engine: Engine, today: date | None = None) -> bool:
         for fields in _read("rules.json"):
             rules.create(PlaceRules.model_validate(fields))
         surveys = Surveys(session)
-        for survey in demo_surveys(today or datetime.now(UTC).date()):
+        for survey in demo_surveys(today or now().date()):
             surveys.create(survey)
         for item in demo_box():
             box.create(item)

@@ -5,13 +5,14 @@ from __future__ import annotations
 import threading
 from datetime import datetime, timedelta
 
+from brookwind.clock import now
 from brookwind.core.errors import BrookwindError, OutOfRange
 from brookwind.formats.nmea import Echo
 from brookwind.instruments.fetch import fetch
 from brookwind.instruments.gauge import OLD, Levels, read_gauge
 from brookwind.instruments.scale import PocketScale
 from brookwind.instruments.sounder import Sounder
-from brookwind.instruments.state import Address, Kind, State, now
+from brookwind.instruments.state import Address, Kind, State
 from brookwind.instruments.weather import OLD as WEATHER_OLD
 from brookwind.instruments.weather import Weather, read_weather
 

@@ -5,8 +5,9 @@ from __future__ import annotations
 import threading
 from datetime import datetime, timedelta
 
+from brookwind.clock import now
 from brookwind.formats.scale_lines import ScaleReading, read_scale_line
-from brookwind.instruments.state import State, now
+from brookwind.instruments.state import State
 
 STALE = timedelta(seconds=3)
 """Without a line for this long, the last reading is no longer called live. Editable default."""

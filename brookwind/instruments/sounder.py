@@ -7,8 +7,9 @@ import threading
 from collections import deque
 from datetime import datetime, timedelta
 
+from brookwind.clock import now
 from brookwind.formats.nmea import Echo, NmeaCount, NmeaReader
-from brookwind.instruments.state import State, now
+from brookwind.instruments.state import State
 
 STALE = timedelta(seconds=5)
 """Without a depth for this long, the last one is no longer called live. Editable default."""

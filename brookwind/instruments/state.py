@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from datetime import UTC, datetime
+from datetime import datetime
 from typing import Literal
 
 from pydantic import BaseModel, ConfigDict, Field
@@ -31,8 +31,3 @@ class State(BaseModel):
     values: dict[str, float] = Field(default_factory=dict)
     at: datetime | None = None
     """When the values were taken, by this machine's clock."""
-
-
-def now() -> datetime:
-    """This moment, UTC."""
-    return datetime.now(UTC)

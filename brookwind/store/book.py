@@ -7,13 +7,14 @@ from typing import Any, Generic, TypeVar
 from pydantic import BaseModel
 from sqlmodel import Session, select
 
+from brookwind.clock import now
 from brookwind.core.rig.baits import BaitKind
 from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.fish import Species
 from brookwind.core.rig.hooks import HookPattern
 from brookwind.store.records import Kept, Schools
 from brookwind.store.repository import NotKept, Repository
-from brookwind.store.tables import BaitRow, HookPatternRow, SchoolsRow, SpeciesRow, now
+from brookwind.store.tables import BaitRow, HookPatternRow, SchoolsRow, SpeciesRow
 
 EntryT = TypeVar("EntryT", Species, BaitKind, HookPattern)
 

@@ -8,6 +8,7 @@ from typing import Any
 
 from sqlmodel import Session, col, select
 
+from brookwind.clock import now
 from brookwind.core.balance.own_pattern import OwnPattern
 from brookwind.core.box.items import BoxItem
 from brookwind.core.box.stock import FloatStock, Stock, stock_of
@@ -25,7 +26,6 @@ from brookwind.store.tables import (
     SurveyRow,
     SwimRow,
     WaterRow,
-    now,
 )
 
 _GATHER = timedelta(minutes=2)

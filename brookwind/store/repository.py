@@ -8,9 +8,9 @@ from pydantic import TypeAdapter
 from sqlalchemy import update
 from sqlmodel import Session, col, select
 
+from brookwind.clock import now
 from brookwind.core.errors import BrookwindError
 from brookwind.store.records import FieldsT, Kept
-from brookwind.store.tables import now
 
 
 class NotKept(BrookwindError):

@@ -2,16 +2,13 @@
 
 from __future__ import annotations
 
-from datetime import UTC, datetime
+from datetime import datetime
 from typing import Any
 
 from sqlalchemy import JSON, Column, ForeignKey, String
 from sqlmodel import Field, SQLModel
 
-
-def now() -> datetime:
-    """This moment, UTC."""
-    return datetime.now(UTC)
+from brookwind.clock import now
 
 
 def _belongs_to(column: str) -> Column[str]:

@@ -13,6 +13,7 @@ from datetime import UTC, datetime, timedelta
 
 import pytest
 
+from brookwind.clock import now
 from brookwind.core.errors import BrookwindError
 from brookwind.formats.nmea import sentence
 from brookwind.formats.scale_lines import read_scale_line
@@ -26,6 +27,8 @@ from brookwind.instruments.standins.sounder import SounderStandIn, depth_m
 from brookwind.instruments.standins.web import gauge_csv, gauge_json
 from brookwind.instruments.state import Address
 from brookwind.instruments.weather import read_weather
+
+pytestmark = pytest.mark.clock
 
 NOW = datetime(2026, 11, 23, 12, 0, tzinfo=UTC)
 
@@ -83,7 +86,7 @@ def test_garbage_and_silence_are_told_from_depths(monkeypatch: pytest.MonkeyPatc
         assert sounder.count().bad_checksum == 1
         assert sounder.count().garbage >= 1
         assert "with a wrong checksum" in sounder.state().says
-        monkeypatch.setattr("brookwind.instruments.sounder.now", lambda: datetime.now(UTC) + 2 * STALE)
+        monkeypatch.setattr("brookwind.instruments.sounder.now", lambda: now() + 2 * STALE)
         assert sounder.state().status == "stale"
         server.shutdown()
         sounder.close()

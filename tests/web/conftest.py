@@ -17,8 +17,9 @@ from pathlib import Path
 from typing import Any
 
 import pytest
-from playwright.sync_api import Page, expect
+from playwright.sync_api import Browser, BrowserContext, Page, expect
 
+from ..hour import HOUR, set_browser
 from .nursery import nursery, stop
 
 expect.set_options(timeout=20_000)
@@ -42,7 +43,7 @@ engine = open_database(Path({str(path)!r}))
 load_demo(engine)
 engine.dispose()
 """
-    # In a process of its own: this one's demo has a fixed day.
+    # In a process of its own: a test may fork from this one while it loads.
     subprocess.run([sys.executable, "-c", lines], check=True)
     return path
 
@@ -100,7 +101,23 @@ def browser_type_launch_args() -> dict[str, Any]:
 
 @pytest.fixture(scope="session")
 def browser_context_args() -> dict[str, Any]:
-    return {"viewport": {"width": 1280, "height": 800}, "locale": "en-GB"}
+    return {"viewport": {"width": 1280, "height": 800}, "locale": "en-GB", "timezone_id": HOUR.zone}
+
+
+@pytest.fixture
+def context(context: BrowserContext) -> BrowserContext:
+    """The browser's own clock is at the tests' hour too."""
+    set_browser(context)
+    return context
+
+
+@pytest.fixture
+def phone(browser: Browser) -> Iterator[Page]:
+    """A page as wide as a phone, touched."""
+    phone = browser.new_page(viewport={"width": 390, "height": 844}, has_touch=True, timezone_id=HOUR.zone)
+    set_browser(phone)
+    yield phone
+    phone.close()
 
 
 @pytest.fixture

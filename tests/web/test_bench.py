@@ -235,14 +235,12 @@ def test_axe_finds_nothing_on_the_bench(theme: str, bench: Page) -> None:
         assert axe_finds(bench) == [], name
 
 
-def test_a_phone_shows_it_without_scrolling_sideways(server: Server, browser: Browser) -> None:
-    phone = browser.new_page(viewport={"width": 390, "height": 844}, has_touch=True)
+def test_a_phone_shows_it_without_scrolling_sideways(server: Server, phone: Page) -> None:
     phone.goto(f"{server.url}/bench/rudd-strung")
     settled(phone)
     assert phone.evaluate("() => document.documentElement.scrollWidth") <= 390
     phone.get_by_role("navigation", name="Stations").get_by_role("button", name="Stop").tap()
     expect(phone.get_by_test_id("setting")).to_have_text("72 cm")
-    phone.close()
 
 
 def test_refusals_speak_the_persons_units(bench: Page) -> None:

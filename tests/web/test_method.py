@@ -210,6 +210,7 @@ def test_a_chosen_school_is_followed_and_both_are_tied_with_figures(method: Page
     expect(method.get_by_text("Kept. New rigs")).to_be_visible()
 
 
+@pytest.mark.clock
 def test_cautions_are_read_once_for_the_day_and_place_and_can_be_had_again(method: Page, place: Server) -> None:
     station(method, "Line & hook")
     note = method.get_by_role("note", name="Mind here")
@@ -270,8 +271,7 @@ def test_axe_finds_nothing_on_the_book_the_board_and_the_chooser(theme: str, met
     assert axe_finds(method) == []
 
 
-def test_a_phone_has_room_for_all_of_it(place: Server, browser: Browser) -> None:
-    phone = browser.new_page(viewport={"width": 390, "height": 844}, has_touch=True)
+def test_a_phone_has_room_for_all_of_it(place: Server, phone: Page) -> None:
     phone.goto(f"{place.url}/bench/roach-pole")
     for name in ("Fish & bait", "Line & hook"):
         phone.get_by_role("navigation", name="Stations").get_by_role("button", name=name).tap()
@@ -283,7 +283,6 @@ def test_a_phone_has_room_for_all_of_it(place: Server, browser: Browser) -> None
         phone.goto(f"{place.url}/book/{tab}")
         expect(phone.get_by_role("heading", level=1)).to_be_visible()
         assert phone.evaluate("() => document.documentElement.scrollWidth") <= 390, tab
-    phone.close()
 
 
 def test_a_page_that_still_waits_for_its_part_has_one_main_and_nothing_for_axe(page: Page, standing: Server) -> None:

@@ -41,6 +41,7 @@ def bead(page: Page, name: str) -> None:
     page.get_by_role("navigation", name="The water").get_by_role("button", name=name).click()
 
 
+@pytest.mark.clock
 def test_a_handful_of_casts_make_a_depth_and_a_sounding(water: Page) -> None:
     water.get_by_role("button", name="Plumb another spot").click()
     expect(water.get_by_test_id("next-setting")).to_be_visible()
@@ -162,6 +163,7 @@ def test_bad_input_keeps_its_text_and_says_what_is_wrong(water: Page) -> None:
     drawn(water)
 
 
+@pytest.mark.clock
 def test_the_tide_gives_a_timetable_a_countdown_and_a_calendar(server: Server, page: Page) -> None:
     page.goto(f"{server.url}/water/{WALL}")
     drawn(page)
@@ -256,8 +258,8 @@ def test_a_lost_server_loses_nothing(water: Page, server: Server) -> None:
     expect(water.get_by_role("list", name="Readings").get_by_role("listitem")).to_have_count(5)
 
 
-def test_two_tabs_do_not_overwrite_one_another(water: Page, server: Server, browser: Browser) -> None:
-    other = browser.new_page()
+def test_two_tabs_do_not_overwrite_one_another(water: Page, server: Server) -> None:
+    other = water.context.new_page()
     other.goto(f"{server.url}/water/{PIT}")
     drawn(other)
     water.get_by_role("slider", name="Sounding at 24.5 m").focus()
@@ -273,6 +275,7 @@ def test_two_tabs_do_not_overwrite_one_another(water: Page, server: Server, brow
     other.close()
 
 
+@pytest.mark.clock
 def test_the_first_swim_of_an_own_book(own: Page) -> None:
     own.get_by_role("link", name="Water").click()
     own.get_by_role("button", name="Enter a swim").click()
@@ -287,13 +290,20 @@ def test_the_first_swim_of_an_own_book(own: Page) -> None:
     expect(own.get_by_role("list", name="Readings")).to_contain_text("gone under")
 
 
+@pytest.mark.clock
 def test_the_water_station_of_the_bench_is_a_summary_that_opens_it(server: Server, page: Page) -> None:
     page.goto(f"{server.url}/bench/bream-slider")
     page.get_by_role("navigation", name="Stations").get_by_role("button", name="Water").click()
     summary = page.get_by_test_id("at-swim")
     expect(summary).to_contain_text("Depth now, 30.0 m out")
-    summary.get_by_role("button", name=re.compile("^Take")).click()
-    expect(page.get_by_label("Plumbed depth")).not_to_have_value("9 m")
+    # Whatever the level makes of the depth now, it is not this.
+    page.get_by_label("Plumbed depth").fill("6.5 m")
+    page.keyboard.press("Enter")
+    take = summary.get_by_role("button", name=re.compile("^Take"))
+    offered = re.search(r"Take (\S+)\sm", take.inner_text())
+    assert offered
+    take.click()
+    expect(page.get_by_label("Plumbed depth")).to_have_value(f"{float(offered[1]):g} m")
     expect(page.get_by_role("status", name="Saved", exact=True)).to_be_visible()
     summary.get_by_role("link", name=re.compile("Open the water")).click()
     drawn(page)
@@ -310,15 +320,13 @@ def test_axe_finds_nothing_on_any_bead(standing: Server, page: Page, theme: str)
         assert axe_finds(page) == [], name
 
 
-def test_a_phone_has_the_helper_first_and_nothing_beyond_its_edge(standing: Server, browser: Browser) -> None:
-    page = browser.new_page(viewport={"width": 390, "height": 844})
-    page.goto(f"{standing.url}/water/{PIT}")
-    drawn(page)
-    assert page.evaluate("document.documentElement.scrollWidth") <= 390
-    button = page.get_by_role("button", name="gone under").bounding_box()
-    section = page.get_by_test_id("section").bounding_box()
+def test_a_phone_has_the_helper_first_and_nothing_beyond_its_edge(standing: Server, phone: Page) -> None:
+    phone.goto(f"{standing.url}/water/{PIT}")
+    drawn(phone)
+    assert phone.evaluate("document.documentElement.scrollWidth") <= 390
+    button = phone.get_by_role("button", name="gone under").bounding_box()
+    section = phone.get_by_test_id("section").bounding_box()
     assert button
     assert section
     assert button["y"] < section["y"]
     assert min(button["width"], button["height"]) >= 90
-    page.close()

@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from datetime import UTC, datetime
 from uuid import uuid4
 from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
 
@@ -11,6 +10,7 @@ from fastapi.responses import Response
 from pydantic import BaseModel
 
 from brookwind.api.session import BoxOfRequest, SurveysOfRequest, SwimsOfRequest
+from brookwind.clock import now
 from brookwind.core.answers.spot import begin_spot
 from brookwind.core.answers.water import Look, Picture, look
 from brookwind.core.errors import OutOfRange
@@ -97,7 +97,7 @@ def calendar(ask: Look, swims: SwimsOfRequest) -> Response:
             "no-session", "There is no session to make a timetable for.", "Enter its start and end, and a depth."
         )
     name = swims.get(ask.survey.swim_id).fields.name
-    body = write_calendar(picture.timetable, name, datetime.now(UTC))
+    body = write_calendar(picture.timetable, name, now())
     return Response(
         body, media_type="text/calendar", headers={"content-disposition": 'attachment; filename="stop-moves.ics"'}
     )

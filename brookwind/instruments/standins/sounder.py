@@ -7,10 +7,10 @@ import socketserver
 import threading
 import time
 
+from brookwind.clock import now
 from brookwind.core.survey.document import Place
 from brookwind.core.survey.place import position
 from brookwind.formats.nmea import sentence
-from brookwind.instruments.state import now
 
 _HOME = Place(latitude_deg=54.2, longitude_deg=-2.9, facing_deg=60.0)
 

@@ -7,7 +7,7 @@ import math
 from datetime import datetime, timedelta
 from http.server import BaseHTTPRequestHandler, ThreadingHTTPServer
 
-from brookwind.instruments.state import now
+from brookwind.clock import now
 
 
 def gauge_readings(at: datetime) -> list[tuple[datetime, float, float]]:
