@@ -7,9 +7,9 @@ from pytest_benchmark.fixture import BenchmarkFixture
 from brookwind.core.advice.purpose import Purpose
 from brookwind.core.advice.suits import which_suits
 from brookwind.core.answers.evaluate import evaluate
+from brookwind.core.edits.switch import switch
 from brookwind.core.rig.document import Water
 from brookwind.core.rig.families import Start, new_rig
-from brookwind.core.rig.switch import switch
 from brookwind.core.rules.place_rules import LeadBand, Place, PlaceRules
 from brookwind.core.tackle.line_facts import line_facts
 from brookwind.demo.load import demo_rigs

@@ -13,11 +13,11 @@ from brookwind.cli_common import AsJson, RigFile, fail, rig_from
 from brookwind.core.errors import BrookwindError, NotUnderstood
 from brookwind.core.motion.fall import fall
 from brookwind.core.motion.fall_answer import Fall, FallWish
-from brookwind.core.motion.moving import Moving, moving
+from brookwind.core.motion.moving import Moving
 from brookwind.core.motion.setting import MovingStop, moving_stop
-from brookwind.core.rest.settle import settle
 from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.rig.refusals import from_validation
+from brookwind.core.situation import Situation
 from brookwind.formats.fall_csv import write_fall
 
 Depth = Annotated[float | None, typer.Option(help="Depth of the water, m; the rig's own when left out.")]
@@ -44,16 +44,17 @@ def shape_command(
     """Say where the bait is in moving water, how the line hangs and what the float shows."""
     try:
         rig = _in_water(rig_file, depth, surface, hold, exponent)
-        answer = moving(rig, settle(rig))
+        there = Situation(rig)
+        problem = there.moving_problem
     except BrookwindError as error:
         fail(error)
-    if answer.problem is not None:
-        fail(BrookwindError(answer.problem))
-    if answer.moving is None:
+    if problem is not None:
+        fail(BrookwindError(problem))
+    if there.moving is None:
         typer.echo("Still water: the line hangs straight down. Give --surface.")
         return
-    typer.echo(answer.moving.model_dump_json(indent=2) if as_json else _say_shape(answer.moving))
-    if answer.moving.status != "stands":
+    typer.echo(there.moving.model_dump_json(indent=2) if as_json else _say_shape(there.moving))
+    if there.moving.status != "stands":
         raise typer.Exit(5)
 
 

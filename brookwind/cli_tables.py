@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from brookwind.core.answers.evaluate import Evaluation
 from brookwind.core.balance.proposal import Proposal
-from brookwind.core.proof.finding import Finding
+from brookwind.core.proof.check import Finding
 from brookwind.core.rig.document import Rig
 
 

@@ -7,7 +7,10 @@ from typing import Literal
 
 from pydantic import BaseModel, ConfigDict
 
-Quantity = Literal["depth", "line", "tip", "load", "distance", "time", "angle", "speed", "force", "share"]
+Quantity = Literal[
+    "depth", "line", "tip", "thickness", "load", "mass", "distance", "time", "angle", "speed", "force", "share",
+    "temperature",
+]  # fmt: skip
 
 NINE_IN_TEN = 1.645
 """Standard errors to either side that hold nine cases in ten. Source: normal distribution."""
@@ -16,7 +19,9 @@ _SI: Mapping[Quantity, tuple[float, int, str]] = {
     "depth": (1.0, 2, "m"),
     "line": (100.0, 1, "cm"),
     "tip": (1000.0, 1, "mm"),
+    "thickness": (1000.0, 2, "mm"),
     "load": (1000.0, 2, "g"),
+    "mass": (1.0, 2, "kg"),
     "distance": (1.0, 1, "m"),
     "time": (1.0, 1, "s"),
     "angle": (1.0, 0, "°"),
@@ -24,6 +29,7 @@ _SI: Mapping[Quantity, tuple[float, int, str]] = {
     # A pull in grams, as an angler feels it: grams under standard gravity.
     "force": (1000.0 / 9.80665, 2, "g"),
     "share": (100.0, 0, "%"),
+    "temperature": (1.0, 1, "°C"),
 }
 
 
@@ -74,9 +80,57 @@ def tip(value_m: float) -> Figure:
     return Figure(value=value_m, quantity="tip")
 
 
+def thickness(value_m: float) -> Figure:
+    """A thickness or bore, read off in millimetres by everyone.
+
+    value_m: the thickness. [m]
+    """
+    return Figure(value=value_m, quantity="thickness")
+
+
 def load(value_kg: float) -> Figure:
-    """A load as lead shot.
+    """A load as lead shot, or a small mass.
 
     value_kg: the mass. [kg]
     """
     return Figure(value=value_kg, quantity="load")
+
+
+def mass(value_kg: float) -> Figure:
+    """A mass of feed or fish.
+
+    value_kg: the mass. [kg]
+    """
+    return Figure(value=value_kg, quantity="mass")
+
+
+def force(value_n: float) -> Figure:
+    """A pull or a strength.
+
+    value_n: the force. [N]
+    """
+    return Figure(value=value_n, quantity="force")
+
+
+def speed(value_m_s: float) -> Figure:
+    """A speed.
+
+    value_m_s: the speed. [m/s]
+    """
+    return Figure(value=value_m_s, quantity="speed")
+
+
+def angle(value_deg: float) -> Figure:
+    """An angle.
+
+    value_deg: the angle. [degrees]
+    """
+    return Figure(value=value_deg, quantity="angle")
+
+
+def temperature(value_c: float) -> Figure:
+    """A temperature.
+
+    value_c: the temperature. [°C]
+    """
+    return Figure(value=value_c, quantity="temperature")

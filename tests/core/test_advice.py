@@ -20,6 +20,7 @@ from brookwind.core.rig.fish import Lie
 from brookwind.core.rig.habits import Habits
 from brookwind.core.rig.species import SPECIES
 from brookwind.core.rules.place_rules import PlaceRules
+from brookwind.core.situation import Situation
 from brookwind.demo.load import demo_rigs
 
 FIRST = {
@@ -180,7 +181,7 @@ def test_a_gap_that_widens_towards_the_hook_can_fold_back() -> None:
             for c in rig.components
             if c.id in places or c not in shot
         ]
-        return folds(rig.replace_components(tuple(moved)))
+        return folds(Situation(rig.replace_components(tuple(moved))))
 
     top = rig.setting_m
     assert at([top * 0.45, top * 0.2]) < at([top * 0.9, top * 0.8])

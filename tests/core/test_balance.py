@@ -15,13 +15,17 @@ from brookwind.core.balance.patterns import PATTERNS
 from brookwind.core.balance.proposal import Wish
 from brookwind.core.balance.propose import balance_rig
 from brookwind.core.box.stock import ShotStock, Stock
-from brookwind.core.edits.edit import AddShot, ChangeFloat, Resize, SetStop, edit
-from brookwind.core.edits.tackle import ChangeBait, ChangeHook, ChangeSpecies
+from brookwind.core.edits.add_shot import AddShot
+from brookwind.core.edits.change_bait import ChangeBait
+from brookwind.core.edits.change_float import ChangeFloat
+from brookwind.core.edits.change_hook import ChangeHook
+from brookwind.core.edits.change_species import ChangeSpecies
+from brookwind.core.edits.resize import Resize
+from brookwind.core.edits.set_stop import SetStop
 from brookwind.core.errors import BrookwindError, Infeasible, NotUnderstood, OutOfRange
 from brookwind.core.floats.immersion import tip_per_newton_m
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.gravity import G_M_S2
-from brookwind.core.motion.as_fished import lifted_n, weighed
 from brookwind.core.rest.handles import handles
 from brookwind.core.rest.settle import settle
 from brookwind.core.rig.baits import BAIT_KINDS
@@ -29,7 +33,10 @@ from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig, Water, positions
 from brookwind.core.rig.families import FAMILIES, FAMILY, Start, new_rig
 from brookwind.core.rig.species import SPECIES
+from brookwind.core.situation import Situation
 from brookwind.demo.load import demo_box, demo_rigs
+
+from ..tying import edit
 
 STILL = {"current_m_s": 0.0, "wind_m_s": 0.0}
 RIGS = {r.id: r.model_copy(update={"conditions": r.conditions.model_copy(update=STILL)}) for r in demo_rigs()}
@@ -73,12 +80,12 @@ def test_a_rig_for_running_water_shows_its_tip_there_with_its_stop_set_for_the_c
     # Shot goes up in steps of 5 mg, half of which is millimetres on a bristle.
     half_step = 2.5e-6 * G_M_S2 * tip_per_newton_m(settle(rig).body, answer.moving.immersion_m, answer.water_kg_m3)
     assert answer.moving.tip_m == pytest.approx(rig.aim.tip_m, abs=1e-4 + half_step)
-    assert weighed(done.rig).tip_m < answer.moving.tip_m, "in still water it would sit deeper"
+    assert Situation(done.rig).weighed.settled.tip_m < answer.moving.tip_m, "in still water it would sit deeper"
     assert answer.moving.hook_height_m == pytest.approx(rig.aim.bait_m, abs=2e-3)
     assert answer.findings == ()
     # Held much harder it is lifted more than shot should make up for: then it is weighed as in still water.
     hard = done.rig.model_copy(update={"conditions": conditions.model_copy(update={"hold": 0.1})})
-    assert lifted_n(hard) == 0.0
+    assert Situation(hard).lifted_n == 0.0
     put_right = adjust(done.rig, stock, seen_tip_m=rig.aim.tip_m + 0.004)
     assert put_right.missing_kg > 0.0
 
@@ -137,7 +144,7 @@ def test_bulk_from_a_small_box_is_as_near_as_any_single_change_can_make_it(
 
 @pytest.mark.parametrize(("rig_id", "pattern"), HOLDS_DOWN)
 def test_floating_bait_is_balanced_and_hangs_where_it_should(rig_id: str, pattern: str, stock: Stock) -> None:
-    crust = edit(RIGS[rig_id], ChangeBait(do="change-bait", bait="bread-crust"), stock)
+    crust = edit(RIGS[rig_id], ChangeBait(bait="bread-crust"), stock)
     high = crust.model_copy(update={"aim": crust.aim.model_copy(update={"bait_from": "bed", "bait_m": 0.7})})
     answer = evaluate(balance_rig(high, stock, Wish(pattern=pattern)).rig)
     # Crust wants a larger hook than some of these rigs have; nothing else is to be said.
@@ -149,7 +156,7 @@ def test_floating_bait_is_balanced_and_hangs_where_it_should(rig_id: str, patter
 
 
 def test_floating_bait_cannot_hang_lower_than_the_weight_it_stands_on(stock: Stock) -> None:
-    crust = edit(RIGS["bream-slider"], ChangeBait(do="change-bait", bait="bread-crust"), stock)
+    crust = edit(RIGS["bream-slider"], ChangeBait(bait="bread-crust"), stock)
     with pytest.raises(OutOfRange, match=r"at least \d+\.\d cm off the bed"):
         balance_rig(crust, stock, Wish(pattern="bulk"))
 
@@ -185,7 +192,7 @@ def test_what_cannot_be_is_refused_with_what_would(
 
 def test_hook_and_lead_too_heavy_for_the_float_are_named(stock: Stock) -> None:
     rig = RIGS["bream-slider"]
-    small = edit(rig, ChangeFloat(do="change-float", spec=FloatSpec(type="cigar-slider", capacity_kg=0.008)), stock)
+    small = edit(rig, ChangeFloat(spec=FloatSpec(type="cigar-slider", capacity_kg=0.008)), stock)
     with pytest.raises(Infeasible, match=r"pulls .* too much"):
         balance_rig(small, stock, Wish(pattern="bulk", keep_heavy=True))
     assert balance_rig(small, stock, Wish(pattern="bulk")).error_m == pytest.approx(0, abs=0.001)
@@ -203,7 +210,7 @@ def test_any_family_fish_bait_and_depth_gives_a_rig_or_a_sentence(
 ) -> None:
     try:
         rig = new_rig(family, Water(depth_m=depth), "r", "Trial", Start(species=species))
-        rig = edit(rig, ChangeBait(do="change-bait", bait=bait), Stock())
+        rig = edit(rig, ChangeBait(bait=bait), Stock())
         balanced = balance_rig(rig, Stock(shot=SHOT), Wish(pattern=pattern)).rig
         assert Rig.model_validate(balanced.model_dump()) == balanced
         evaluate(balanced)
@@ -214,31 +221,31 @@ def test_any_family_fish_bait_and_depth_gives_a_rig_or_a_sentence(
 
 def test_edits_keep_to_their_rules(stock: Stock) -> None:
     rig = RIGS["rudd-strung"]
-    more = edit(rig, AddShot(do="add-shot", item="lead-09-6", above="shot-3"), stock)
+    more = edit(rig, AddShot(item="lead-09-6", above="shot-3"), stock)
     added = next(c for c in more.components if isinstance(c, Shot) and c.item == "lead-09-6")
     third = next(c for c in rig.components if c.id == "shot-3")
     assert third.position_m < added.position_m  # type: ignore[union-attr]
-    larger = edit(rig, Resize(do="resize", piece="shot-3", step=1), stock)
+    larger = edit(rig, Resize(piece="shot-3", step=1), stock)
     assert next(c for c in larger.components if c.id == "shot-3").label == "No 6"
     with pytest.raises(Infeasible):
         edit(
             rig,
-            AddShot(do="add-shot", item="x", above=None),
+            AddShot(item="x", above=None),
             Stock(shot=(SHOT[0].model_copy(update={"item": "x", "count": 0}),)),
         )
-    bream = edit(rig, ChangeSpecies(do="change-species", species="bream"), stock)
+    bream = edit(rig, ChangeSpecies(species="bream"), stock)
     assert (bream.aim.bait_from, bream.species) == ("bed", "bream")
-    assert edit(rig, ChangeHook(do="change-hook", size=-1), stock).components[-2].label == "hook 1/0"
-    assert edit(rig, SetStop(do="set-stop"), stock).setting_m == pytest.approx(rig.setting_m, abs=1e-6)
+    assert edit(rig, ChangeHook(size=-1), stock).components[-2].label == "hook 1/0"
+    assert edit(rig, SetStop(), stock).setting_m == pytest.approx(rig.setting_m, abs=1e-6)
     for bad in (
-        ChangeHook(do="change-hook", size=3),
-        ChangeBait(do="change-bait", bait="x"),
-        Resize(do="resize", piece="hook", step=1),
+        ChangeHook(size=3),
+        ChangeBait(bait="x"),
+        Resize(piece="hook", step=1),
     ):
         with pytest.raises(NotUnderstood):
             edit(rig, bad, stock)
     with pytest.raises(NotUnderstood, match="cannot be put on"):
-        edit(rig, ChangeFloat(do="change-float", spec=FloatSpec(type="pole-slim", capacity_kg=0.0004)), stock)
+        edit(rig, ChangeFloat(spec=FloatSpec(type="pole-slim", capacity_kg=0.0004)), stock)
 
 
 @pytest.mark.parametrize("rig_id", RIGS)

@@ -23,8 +23,7 @@ from brookwind.core.box.packing import packing
 from brookwind.core.box.quick import quick_entry
 from brookwind.core.box.stock import LeadStock, ShotStock, Stock
 from brookwind.core.box.weighing import Weighing, scale_test
-from brookwind.core.edits.edit import edit
-from brookwind.core.edits.tackle import ChangeBait
+from brookwind.core.edits.change_bait import ChangeBait
 from brookwind.core.errors import BrookwindError, Infeasible, NotUnderstood, OutOfRange
 from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.gravity import sphere_diameter_m, submerged_weight_n
@@ -35,6 +34,8 @@ from brookwind.core.rig.families import new_rig
 from brookwind.core.rig.threading import each, hooklength_join_m
 from brookwind.core.rules.place_rules import LeadBand, PlaceRules
 from brookwind.demo.load import demo_box, demo_rigs
+
+from ..tying import edit
 
 NOW = datetime(2026, 11, 23, 10, tzinfo=UTC)
 RIGS = {r.id: r for r in demo_rigs()}
@@ -262,7 +263,7 @@ def test_smallest_change_after_a_new_bait_and_from_a_seen_tip(stock: Stock) -> N
     low = adjust(rig, stock, rig.aim.tip_m - 0.003)
     assert low.missing_kg < 0
     assert all(s.do in {"swap", "take-off"} for s in low.options[0].steps)
-    corn = edit(rig, ChangeBait(do="change-bait", bait="sweetcorn"), stock)
+    corn = edit(rig, ChangeBait(bait="sweetcorn"), stock)
     better = adjust(corn, stock)
     assert abs(settle(better.options[0].rig).tip_m - rig.aim.tip_m) < abs(settle(corn).tip_m - rig.aim.tip_m)
     with pytest.raises(Infeasible, match="A tight line holds this float"):

@@ -8,6 +8,7 @@ import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
 
+from brookwind.core.balance.ready import ready_rig
 from brookwind.core.box.stock import FloatStock
 from brookwind.core.capacity import trial
 from brookwind.core.capacity.cast import cast_distance_m, cast_speed_m_s
@@ -23,6 +24,8 @@ from brookwind.core.capacity.needs import (
 )
 from brookwind.core.capacity.plan import Plan, plan_of
 from brookwind.core.capacity.window import Window, capacity_window
+from brookwind.core.edits.change import apply
+from brookwind.core.edits.set_conditions import SetConditions
 from brookwind.core.floats.body import float_body
 from brookwind.core.floats.immersion import sinking_load_n
 from brookwind.core.floats.spec import Calibration, FloatSpec
@@ -30,9 +33,9 @@ from brookwind.core.floats.types import FLOAT_TYPES
 from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.gravity import G_M_S2, sphere_diameter_m, submerged_weight_n
 from brookwind.core.motion.fall import fall
-from brookwind.core.motion.moving import moving
 from brookwind.core.rest.settle import settle
 from brookwind.core.rig.document import Conditions, Limits, Rig, read_rig
+from brookwind.core.situation import Situation
 from brookwind.demo.load import demo_box
 
 FLOATS = [b for b in demo_box() if isinstance(b, FloatStock)]
@@ -95,7 +98,7 @@ def test_the_window_says_of_the_rig_what_the_bench_says(name: str, current: floa
     assert settle_s(plan, body) == pytest.approx(found.to_depth_s, rel=0.15)
     if current:
         assert run_lost_m(plan, body) == pytest.approx(found.drift_m, rel=0.2)
-        shape = moving(rig, settle(rig)).moving
+        shape = Situation(rig).moving
         assert shape is not None
         assert lean_deg(plan, body) == pytest.approx(abs(degrees(shape.line_lean_rad)), abs=1.0)
         assert lift_m(plan, body) == pytest.approx(max(0.0, shape.hook_height_m - _still_m(rig)), abs=0.02)
@@ -140,18 +143,16 @@ def test_shut_window_names_the_two_and_its_concession_opens_it() -> None:
     )
     assert [c.share for c in window.concessions] == sorted(c.share for c in window.concessions)
     for concession in window.concessions:
-        assert concession.change is not None
-        assert not capacity_window(conceded(plan, concession.change)).empty
+        [change] = concession.changes
+        assert isinstance(change, SetConditions)
+        assert not capacity_window(conceded(plan, change)).empty
 
 
-def conceded(plan: Plan, change: dict[str, float]) -> Plan:
-    limits = {k.removeprefix("limits."): v for k, v in change.items() if k.startswith("limits.")}
-    direct = {k: v for k, v in change.items() if not k.startswith("limits.")}
-    conditions = plan.conditions.model_copy(update=direct)
-    merged = conditions.model_copy(
-        update={"limits": Limits.model_validate({**conditions.limits.model_dump(), **limits})}
-    )
-    return plan.model_copy(update={"conditions": merged})
+def conceded(plan: Plan, change: SetConditions) -> Plan:
+    """The plan as the rig is after the change."""
+    rig = ready_rig("waggler", Water(depth_m=2.0), "r", "Trial").rig
+    rig = rig.model_copy(update={"conditions": plan.conditions})
+    return plan.model_copy(update={"conditions": apply(rig, change).conditions})
 
 
 @settings(max_examples=20)
@@ -206,9 +207,9 @@ def test_marks_stand_at_their_real_capacity(rigs: dict[str, Rig]) -> None:
 
 def test_a_current_leans_line_and_float_and_still_water_neither(rigs: dict[str, Rig]) -> None:
     rig = rigs["roach-pole"]
-    assert leaning(rig, settle(rig)) is None
+    assert leaning(Situation(rig)) is None
     slow, fast = (
-        leaning(r, settle(r))
+        leaning(Situation(r))
         for u in (0.2, 0.5)
         for r in [rig.model_copy(update={"conditions": Conditions(current_m_s=u)})]
     )

@@ -11,12 +11,11 @@ from types import FunctionType, ModuleType
 import pytest
 
 import brookwind.core
-from brookwind.core.advice.cautions import CAUTIONS
 from brookwind.core.balance.patterns import PATTERNS
 from brookwind.core.capacity.needs import NEEDS
 from brookwind.core.floats.types import FLOAT_TYPES
 from brookwind.core.matter.materials import FLOAT_MATERIALS, LINE_MATERIALS, WEIGHT_MATERIALS
-from brookwind.core.proof.place import RULES
+from brookwind.core.proof.checks import CHECKS
 from brookwind.core.rig.baits import BAIT_KINDS
 from brookwind.core.rig.families import FAMILIES
 from brookwind.core.rig.hooks import HOOK_PATTERNS, HOOK_SIZES
@@ -66,9 +65,8 @@ def test_worked_values_exist() -> None:
         HOOK_SIZES,
         HOOK_PATTERNS,
         KNOTS,
-        RULES,
+        CHECKS,
         EXAMPLES,
-        CAUTIONS,
         LINE_MATERIALS,
         WEIGHT_MATERIALS,
         FLOAT_MATERIALS,

@@ -13,8 +13,11 @@ from brookwind.core.advice.purpose import Purpose
 from brookwind.core.advice.suits import which_suits
 from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.balance.ready import SHOP, ready_rig, weighted
-from brookwind.core.edits.edit import ChangeFamily, edit
-from brookwind.core.edits.tackle import ChangeBait, ChangeHook, ChangeLine, change_bait, change_hook, change_line
+from brookwind.core.edits.change_bait import ChangeBait
+from brookwind.core.edits.change_family import ChangeFamily
+from brookwind.core.edits.change_hook import ChangeHook
+from brookwind.core.edits.change_line import ChangeLine
+from brookwind.core.edits.switch import switch
 from brookwind.core.errors import BrookwindError, OutOfRange
 from brookwind.core.rest.stop import set_stop
 from brookwind.core.rig.baits import BAIT_KINDS
@@ -23,7 +26,8 @@ from brookwind.core.rig.document import Conditions, Rig, Water, of_kind, read_ri
 from brookwind.core.rig.families import FAMILIES, FAMILY, Start, new_rig, usual_conditions
 from brookwind.core.rig.family import Family
 from brookwind.core.rig.species import SPECIES, feeding
-from brookwind.core.rig.switch import switch
+
+from ..tying import edit
 
 IDS = [f.id for f in FAMILIES]
 MEANT = {"tight-line", "weights-on-bed", "tip-high"}
@@ -164,9 +168,9 @@ def test_there_and_back_loses_nothing_that_both_can_hold(a: str, b: str) -> None
     low = max(FAMILY[a].depth_m[0], FAMILY[b].depth_m[0])
     water = Water(depth_m=max(1.0, low))
     rig = new_rig(a, water, "r", "There and back", Start(species="perch"))
-    rig = change_bait(rig, "large-worm").model_copy(update={"notes": "Off the second stone."})
-    rig = change_hook(rig, ChangeHook(do="change-hook", size=8, pattern="wide-gape", barb="barbless"))
-    rig = change_line(rig, ChangeLine(do="change-line", role="main", diameter_m=0.0003))
+    rig = edit(rig, ChangeBait(bait="large-worm"), SHOP).model_copy(update={"notes": "Off the second stone."})
+    rig = edit(rig, ChangeHook(size=8, pattern="wide-gape", barb="barbless"), SHOP)
+    rig = edit(rig, ChangeLine(role="main", diameter_m=0.0003), SHOP)
     there = switch(rig, b)
     back = switch(there.rig, a)
     for name, of in SLOTS.items():
@@ -190,7 +194,7 @@ def test_switching_says_what_it_drops_and_keeps_a_float_that_fits() -> None:
     dragged = ready_rig("dragging", Water(depth_m=2.0), "r", "Trial").rig
     assert "the second hook and its bait" in switch(dragged, "river-drift").dropped
     with pytest.raises(OutOfRange, match="cannot be fished in"):
-        edit(rig, ChangeFamily(do="change-family", family="balloon"), SHOP)
+        edit(rig, ChangeFamily(family="balloon"), SHOP)
 
 
 IMPOSSIBLE = [
@@ -249,6 +253,6 @@ def test_fixed_or_sliding_follows_depth_rod_and_cast(depth: float, rod: float, f
 
 def test_changing_bait_reaches_the_lowest_hook_only() -> None:
     rig = ready_rig("dragging", Water(depth_m=2.0), "r", "Trial").rig
-    changed = edit(rig, ChangeBait(do="change-bait", bait="prawn"), SHOP)
+    changed = edit(rig, ChangeBait(bait="prawn"), SHOP)
     assert [b.item for b in of_kind(changed, Bait)] == [of_kind(rig, Bait)[0].item, "prawn"]
     assert len(of_kind(changed, Float)) == 1

@@ -24,9 +24,8 @@ from brookwind.core.motion.afloat import Afloat, go
 from brookwind.core.motion.chain import Chain, Grain
 from brookwind.core.motion.equilibrium import AtTop, Resting, equilibrium
 from brookwind.core.motion.forces import State, link_forces, node_forces
-from brookwind.core.motion.moving import moving
 from brookwind.core.motion.newton import Push, Top, system
-from brookwind.core.motion.setting import even_run, moving_stop, wanted_setting_m, with_stop_set
+from brookwind.core.motion.setting import even_run, moving_stop
 from brookwind.core.motion.setup import Setup, setup_of
 from brookwind.core.rest.settle import Settled, settle
 from brookwind.core.rest.stop import set_stop
@@ -34,6 +33,7 @@ from brookwind.core.rig.document import Rig, Water, read_rig
 from brookwind.core.rig.families import FAMILIES, Start, new_rig
 from brookwind.core.rig.shot_series import FINEST_KG
 from brookwind.core.rig.species import SPECIES
+from brookwind.core.situation import Situation
 from brookwind.demo.load import demo_rigs
 
 WATER = 1000.0
@@ -157,21 +157,21 @@ def test_a_gentle_check_lowers_the_bait_and_a_hard_hold_lifts_it(name: str) -> N
     free, checked, held = (hook_height_m(shape(rig(name, current_m_s=0.4, hold=h))) for h in (None, 0.8, 0.5))
     assert checked < free - 1e-3
     assert held > checked + 5e-3
-    m = moving(rig(name, current_m_s=0.4), still(name)).moving
+    m = Situation(rig(name, current_m_s=0.4)).moving
     assert m is not None
     assert 0.8 < m.speed_m_s / 0.4 < 1.0, "a free float goes at about nine tenths of the surface"
     assert m.lead_m < 0.0
 
 
 def test_the_profile_is_the_largest_unknown_of_a_held_rig() -> None:
-    m = moving(rig("grayling-avon", current_m_s=0.4, hold=0.6), still("grayling-avon")).moving
+    m = Situation(rig("grayling-avon", current_m_s=0.4, hold=0.6)).moving
     assert m is not None
     assert m.height is not None
     assert m.dominant is not None
     assert m.dominant.id == "profile"
     assert m.height.low_m < m.hook_height_m < m.height.high_m
     known = rig("grayling-avon", current_m_s=0.4, hold=0.6, exponent=6.5)
-    narrower = moving(known, still("grayling-avon")).moving
+    narrower = Situation(known).moving
     assert narrower is not None
     assert narrower.height is not None
     assert narrower.height.high_m - narrower.height.low_m < 0.6 * (m.height.high_m - m.height.low_m)
@@ -282,17 +282,14 @@ def test_what_must_hold_of_every_held_rig(which: int, current: float, hold: floa
 
 def test_the_line_on_the_water_draws_a_float_along_in_still_water_too() -> None:
     r = rig("roach-pole", current_m_s=0.0, line_pull_n=2e-4)
-    m = moving(r, still("roach-pole")).moving
+    m = Situation(r).moving
     assert m is not None
     assert m.speed_m_s > 0.01
     assert m.lead_m < 0.0, "the rig trails behind a float that is drawn along"
-    against = moving(rig("roach-pole", current_m_s=0.0, line_pull_n=-2e-4), still("roach-pole")).moving
+    against = Situation(rig("roach-pole", current_m_s=0.0, line_pull_n=-2e-4)).moving
     assert against is not None
     assert against.speed_m_s == pytest.approx(-m.speed_m_s, rel=1e-3)
-    running, pulled = (
-        moving(rig("roach-pole", current_m_s=0.3, line_pull_n=pull), still("roach-pole")).moving
-        for pull in (0.0, -2e-4)
-    )
+    running, pulled = (Situation(rig("roach-pole", current_m_s=0.3, line_pull_n=pull)).moving for pull in (0.0, -2e-4))
     assert running is not None
     assert pulled is not None
     assert pulled.speed_m_s < running.speed_m_s
@@ -326,15 +323,13 @@ def test_a_floating_bait_stands_above_its_lead_in_a_current() -> None:
 
 def test_what_drags_leans_slows_and_is_carried_by_the_bed() -> None:
     r = rig("tench-lift", current_m_s=0.3)
-    m = moving(r, still("tench-lift")).moving
+    m = Situation(r).moving
     assert m is not None
     assert m.bed_kg > 0.0
     assert m.hook_height_m == 0.0
     assert m.lead_m < -0.2, "what drags trails behind the float"
     assert any(p.on_bed for p in m.pieces)
-    rough, smooth = (
-        moving(rig("tench-lift", current_m_s=0.1, bed=bed), still("tench-lift")).moving for bed in ("silt", "rock")
-    )
+    rough, smooth = (Situation(rig("tench-lift", current_m_s=0.1, bed=bed)).moving for bed in ("silt", "rock"))
     assert rough is not None
     assert smooth is not None
     assert rough.speed_m_s < smooth.speed_m_s < 0.1
@@ -396,12 +391,12 @@ def test_the_gentlest_check_that_brings_the_bait_down_is_advised() -> None:
 def test_the_stop_does_not_hang_on_where_it_is_now(name: str, aim_m: float, current_m_s: float) -> None:
     made = rig(name, current_m_s=current_m_s)
     made = made.model_copy(update={"aim": made.aim.model_copy(update={"bait_from": "bed", "bait_m": aim_m})})
-    wanted = wanted_setting_m(made)
+    wanted = Situation(made).setting_m
     for start in (wanted, wanted - 0.1, wanted + 0.15):
-        assert wanted_setting_m(set_stop(made, start)) == pytest.approx(wanted, abs=0.004)
-    there = with_stop_set(set_stop(made, wanted + 0.02))
-    assert moving_stop(there).is_set
-    assert with_stop_set(there) is there, "once set, it stays set"
+        assert Situation(set_stop(made, start)).setting_m == pytest.approx(wanted, abs=0.004)
+    there = Situation(set_stop(made, wanted + 0.02)).stop_set
+    assert there.moving_stop().is_set
+    assert there.stop_set is there, "once set, it stays set"
 
 
 def test_bad_water_gets_a_sentence() -> None:

@@ -7,28 +7,34 @@ from typing import Any
 
 import pytest
 
-from brookwind.core.advice.cautions import CAUTIONS, cautions
 from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.balance.ready import SHOP, ready_rig
-from brookwind.core.edits.edit import edit
-from brookwind.core.edits.tackle import ChangeBait, ChangeHook, ChangeLine, ChangeMetal
+from brookwind.core.edits.change_bait import ChangeBait
+from brookwind.core.edits.change_hook import ChangeHook
+from brookwind.core.edits.change_line import ChangeLine
+from brookwind.core.edits.change_metal import ChangeMetal
 from brookwind.core.errors import BrookwindError
 from brookwind.core.floats.types import FLOAT_TYPES
-from brookwind.core.proof.place import RULES
+from brookwind.core.proof.checks import judge
+from brookwind.core.proof.mind import MIND
+from brookwind.core.proof.place import PLACE
 from brookwind.core.rig.document import Rig, Water
 from brookwind.core.rig.refusals import read_as
 from brookwind.core.rules.example_rules import EXAMPLES
 from brookwind.core.rules.place_rules import Closed, Day, LeadBand, Place, PlaceRules, is_closed
+from brookwind.core.situation import Situation
+
+from ..tying import edit
 
 WAGGLER = ready_rig("waggler", Water(depth_m=2.0), "w", "Waggler").rig
 POLE = ready_rig("pole-fixed", Water(depth_m=1.5), "p", "Pole").rig
 TANDEM = ready_rig("dragging", Water(depth_m=2.0), "d", "Dragging").rig
 HELD = ready_rig("pole-slider", Water(depth_m=3.0), "h", "Held").rig
 BALLOON = ready_rig("balloon", Water(depth_m=6.0), "b", "Balloon").rig
-BRAID = edit(WAGGLER, ChangeLine(do="change-line", role="main", material="braid"), SHOP)
-LIVE = edit(BALLOON, ChangeBait(do="change-bait", bait="live-fish"), SHOP)
-TIN = edit(WAGGLER, ChangeMetal(do="change-metal", material="tin"), SHOP)
-PRESSED = edit(WAGGLER, ChangeHook(do="change-hook", barb="barbless"), SHOP)
+BRAID = edit(WAGGLER, ChangeLine(role="main", material="braid"), SHOP)
+LIVE = edit(BALLOON, ChangeBait(bait="live-fish"), SHOP)
+TIN = edit(WAGGLER, ChangeMetal(material="tin"), SHOP)
+PRESSED = edit(WAGGLER, ChangeHook(barb="barbless"), SHOP)
 SPRING, SUMMER = date(2026, 4, 2), date(2026, 7, 2)
 
 CASES: dict[str, tuple[dict[str, Any], tuple[Rig, Day], tuple[Rig, Day]]] = {
@@ -61,7 +67,7 @@ def broken(rig: Rig, day: Day, **rules: Any) -> dict[str, str]:
     }
 
 
-@pytest.mark.parametrize("rule", [r.id for r in RULES])
+@pytest.mark.parametrize("rule", [r.id.removeprefix("rule-") for r in PLACE])
 def test_rule_has_a_rig_that_breaks_it_and_one_that_keeps_it(rule: str) -> None:
     rules, breaks, keeps = CASES[rule]
     said = broken(*breaks, **rules)
@@ -123,7 +129,10 @@ def test_cautions_come_where_the_act_is_and_none_is_for_always_or_never() -> Non
     cold = ready_rig("waggler", Water(depth_m=2, temperature_c=1), "c", "Cold").rig
     wading = WAGGLER.model_copy(update={"conditions": WAGGLER.conditions.model_copy(update={"wading": True})})
     warm = ready_rig("waggler", Water(depth_m=2, temperature_c=24), "x", "Warm").rig
-    due = [{c.id: c.station for c in cautions(r)} for r in (POLE, sea, cold, wading, BALLOON, LIVE, HELD, warm, TIN)]
+    due = [
+        {c.id: c.station for c in judge(Situation(r)).mind}
+        for r in (POLE, sea, cold, wading, BALLOON, LIVE, HELD, warm, TIN)
+    ]
     assert due[0]["power-lines"] == "line"
     assert due[0]["lead"] == "load"
     assert "power-lines" not in due[1]
@@ -132,4 +141,4 @@ def test_cautions_come_where_the_act_is_and_none_is_for_always_or_never() -> Non
     assert due[3]["wading"] == "water"
     assert "lead" not in due[8]
     seen = set().union(*due)
-    assert seen == {c.id for c in CAUTIONS}
+    assert seen == {c.id for c in MIND}

@@ -8,8 +8,12 @@ import pytest
 
 from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.balance.ready import SHOP, ready_rig
-from brookwind.core.edits.edit import edit
-from brookwind.core.edits.tackle import ChangeBait, ChangeHook, ChangeLeader, ChangeLine, ChangeMetal, ChangeStop
+from brookwind.core.edits.change_bait import ChangeBait
+from brookwind.core.edits.change_hook import ChangeHook
+from brookwind.core.edits.change_leader import ChangeLeader
+from brookwind.core.edits.change_line import ChangeLine
+from brookwind.core.edits.change_metal import ChangeMetal
+from brookwind.core.edits.change_stop import ChangeStop
 from brookwind.core.errors import NotUnderstood, OutOfRange
 from brookwind.core.proof.tackle import HOOK_OVER_BAIT
 from brookwind.core.rest.stop import set_stop
@@ -22,6 +26,8 @@ from brookwind.core.rig.lines import diameter_for_m, line_strength_n
 from brookwind.core.tackle.line_facts import line_facts, mirrored
 from brookwind.core.tackle.passing import passing
 
+from ..tying import edit
+
 SLIDER = ready_rig("in-line-slider", Water(depth_m=5.0), "s", "Slider", Start(species="bream")).rig
 WAGGLER = ready_rig("waggler", Water(depth_m=2.0), "w", "Waggler").rig
 
@@ -31,7 +37,7 @@ def found(rig: Rig) -> set[str]:
 
 
 def with_line(rig: Rig, role: str, **fields: Any) -> Rig:
-    return edit(rig, ChangeLine(do="change-line", role=role, **fields), SHOP)  # type: ignore[arg-type]
+    return edit(rig, ChangeLine(role=role, **fields), SHOP)  # type: ignore[arg-type]
 
 
 def with_(rig: Rig, which: str, **fields: Any) -> Rig:
@@ -83,7 +89,7 @@ BREAKS = {
     "stop-slips": with_(SLIDER, "stop-bead", hole_m=0.0015),
     "stop-on-braid": with_line(SLIDER, "main", material="braid"),
     "hook-for-bait": with_(SLIDER, "hook", size=16),
-    "hook-over-bait": with_(edit(WAGGLER, ChangeBait(do="change-bait", bait="maggot"), SHOP), "hook", size=2),
+    "hook-over-bait": with_(edit(WAGGLER, ChangeBait(bait="maggot"), SHOP), "hook", size=2),
     "beyond-reach": set_stop(WAGGLER, 3.8),
     "hangs-too-long": conditions(SLIDER, rod_m=1.2),
 }
@@ -107,9 +113,9 @@ def test_stop_bead_and_bore_hold_each_other() -> None:
     thick = with_(bare, "stop", diameter_m=0.003)
     assert "stop-slips" not in found(thick)
     assert "stop-slips" in found(with_(SLIDER, "stop-bead", length_m=0.001)), "the bead itself goes through"
-    assert passing(edit(SLIDER, ChangeStop(do="change-stop", material="rubber"), SHOP)).stop_m > way.stop_m  # type: ignore[union-attr, operator]
+    assert passing(edit(SLIDER, ChangeStop(material="rubber"), SHOP)).stop_m > way.stop_m  # type: ignore[union-attr, operator]
     with pytest.raises(NotUnderstood, match="float is fixed"):
-        edit(WAGGLER, ChangeStop(do="change-stop", material="rubber"), SHOP)
+        edit(WAGGLER, ChangeStop(material="rubber"), SHOP)
 
 
 @pytest.mark.parametrize("bait", BAIT_KINDS, ids=lambda b: b.id)
@@ -124,7 +130,7 @@ def test_hooks_that_suit_a_bait_are_smaller_than_it(bait: Any) -> None:
 @pytest.mark.parametrize("metal", ["tin", "tungsten", "bismuth", "steel"])
 @pytest.mark.parametrize("rig", [SLIDER, WAGGLER], ids=["slider", "waggler"])
 def test_another_metal_pulls_the_same_with_one_press(rig: Rig, metal: str) -> None:
-    cast = edit(rig, ChangeMetal(do="change-metal", material=metal), SHOP)
+    cast = edit(rig, ChangeMetal(material=metal), SHOP)
     assert {c.material for c in cast.components if isinstance(c, Shot | Weight)} == {metal}
     before, after = evaluate(rig), evaluate(cast)
     assert after.afloat.carried_kg == pytest.approx(before.afloat.carried_kg, rel=1e-9)
@@ -133,24 +139,24 @@ def test_another_metal_pulls_the_same_with_one_press(rig: Rig, metal: str) -> No
     lead = sum(c.mass_kg for c in rig.components if isinstance(c, Shot | Weight))
     # A lighter metal is buoyed more, so it must weigh more in air.
     assert (heavier > lead) == (metal != "tungsten")
-    back = edit(cast, ChangeMetal(do="change-metal", material="lead"), SHOP)
+    back = edit(cast, ChangeMetal(material="lead"), SHOP)
     assert [c.label for c in back.components] == [c.label for c in rig.components]
 
 
 def test_a_longer_leader_moves_what_is_tied_there_and_keeps_the_order() -> None:
-    longer = edit(SLIDER, ChangeLeader(do="change-leader", length_m=0.95), SHOP)
+    longer = edit(SLIDER, ChangeLeader(length_m=0.95), SHOP)
     swivel = next(c for c in longer.components if c.kind == "swivel")
     lead = next(c for c in longer.components if isinstance(c, Weight))
     assert swivel.position_m == pytest.approx(0.95)
     assert lead.position_m == pytest.approx(0.95)
     assert longer.setting_m == SLIDER.setting_m
     with pytest.raises(OutOfRange, match="would reach up to the float"):
-        edit(SLIDER, ChangeLeader(do="change-leader", length_m=9.0), SHOP)
+        edit(SLIDER, ChangeLeader(length_m=9.0), SHOP)
 
 
 def test_a_hook_keeps_its_size_when_only_its_barb_changes() -> None:
-    pressed = edit(WAGGLER, ChangeHook(do="change-hook", barb="barbless"), SHOP)
+    pressed = edit(WAGGLER, ChangeHook(barb="barbless"), SHOP)
     old, new = (next(c for c in r.components if c.kind == "hook") for r in (WAGGLER, pressed))
     assert new.model_copy(update={"barb": "barbed"}) == old
     with pytest.raises(NotUnderstood, match=r"Sizes are .*1/0"):
-        edit(WAGGLER, ChangeHook(do="change-hook", size=15), SHOP)
+        edit(WAGGLER, ChangeHook(size=15), SHOP)

@@ -9,7 +9,7 @@ import pytest
 
 from brookwind.core.balance.equivalents import equivalents
 from brookwind.core.box.stock import Stock
-from brookwind.core.edits.edit import ChangeFloat, edit
+from brookwind.core.edits.change_float import ChangeFloat
 from brookwind.core.errors import OutOfRange
 from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n
 from brookwind.core.floats.skin import surface_tension_n
@@ -22,6 +22,8 @@ from brookwind.core.rest.tip_range import tip_range
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Conditions, Rig
 from brookwind.core.water.sight import least_seen_tip_m
+
+from ..tying import edit
 
 
 def test_skin_on_a_bristle_is_a_centimetre_and_the_page_says_so(rigs: dict[str, Rig]) -> None:
@@ -124,7 +126,7 @@ def test_lift_shot_lifted_and_laid_down(rigs: dict[str, Rig]) -> None:
 
 def test_feeder_float_from_landing_to_empty(rigs: dict[str, Rig]) -> None:
     spec = FloatSpec(type="feeder-float", label="4 g", capacity_kg=0.004)
-    rig = edit(rigs["rudd-strung"], ChangeFloat(do="change-float", spec=spec), Stock())
+    rig = edit(rigs["rudd-strung"], ChangeFloat(spec=spec), Stock())
     states = {a.says: a for a in fillings(rig)}
     assert list(states) == ["landing, full of feed, nothing pulling yet", "full of feed", "half full of feed", "empty"]
     # It must not dive on landing nor lie flat when empty.

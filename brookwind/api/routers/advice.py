@@ -12,10 +12,10 @@ from brookwind.core.advice.schools import Answered, answered, habits_for
 from brookwind.core.advice.suits import Suits, which_suits
 from brookwind.core.answers.evaluate import Evaluation, evaluate
 from brookwind.core.balance.ready import ready_rig
+from brookwind.core.edits.switch import Switched, switch
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.document import Rig, Water
 from brookwind.core.rig.families import Start
-from brookwind.core.rig.switch import Switched, switch
 from brookwind.core.tackle.line_facts import LineFacts, line_facts
 from brookwind.core.tackle.passing import Passing, passing
 

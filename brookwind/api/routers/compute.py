@@ -11,7 +11,8 @@ from brookwind.core.advice.schools import habits_for
 from brookwind.core.answers.catalogue import Catalogue, catalogue
 from brookwind.core.answers.evaluate import Evaluation, evaluate
 from brookwind.core.box.stock import Stock
-from brookwind.core.edits.edit import Change, edit
+from brookwind.core.edits.change import Change, apply
+from brookwind.core.edits.means import Means
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.labels import Label, parse_label
 from brookwind.core.rules.place_rules import Day, Place
@@ -57,7 +58,7 @@ def evaluate_rig(request: EvaluateRequest, rules: RulesOfRequest, book: BookOfRe
 def edit_rig(request: EditRequest, box: BoxOfRequest, book: BookOfRequest, schools: SchoolsOfRequest) -> Rig:
     """The rig after a change."""
     purpose = purpose_of(request.rig, schools.present().fields.choices)
-    return edit(request.rig, request.change, request.stock or box.stock(), book, habits_for(purpose, book))
+    return apply(request.rig, request.change, Means(request.stock or box.stock(), book, habits_for(purpose, book)))
 
 
 @router.post("/label")

@@ -20,6 +20,7 @@ from brookwind.core.rest.arrivals import Arrival, arrivals, fillings
 from brookwind.core.rest.settle import settle
 from brookwind.core.rest.tip_advice import TipAdvice, tip_advice
 from brookwind.core.rig.document import Rig
+from brookwind.core.situation import Situation
 from brookwind.formats.float_profile import read_profile
 
 router = APIRouter(prefix="/api/float", tags=["float"])
@@ -73,11 +74,11 @@ class ProfileRead(BaseModel):
 @router.post("/choose")
 def choose(request: RigRequest, box: BoxOfRequest, book: BookOfRequest) -> Choosing:
     """The capacity window with the floats of the box, and the tip to ask for."""
-    settled, plan = settle(request.rig), plan_of(request.rig, book)
+    there, plan = Situation(request.rig, book=book), plan_of(request.rig, book)
     return Choosing(
         window=capacity_window(plan, box.floats()),
-        advice=tip_advice(request.rig, settled),
-        leaning=leaning(request.rig, settled),
+        advice=tip_advice(request.rig, there.settled),
+        leaning=leaning(there),
         pull_n=plan.pull_n,
     )
 

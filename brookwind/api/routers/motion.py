@@ -16,9 +16,10 @@ from brookwind.core.motion.fall import fall, falling
 from brookwind.core.motion.fall_answer import Fall, FallWish
 from brookwind.core.motion.feed import FEEDS, Feed
 from brookwind.core.motion.paying import QUICK
-from brookwind.core.motion.setting import MovingStop, moving_stop
+from brookwind.core.motion.setting import MovingStop
 from brookwind.core.rest.settle import settle
 from brookwind.core.rig.document import Rig
+from brookwind.core.situation import Situation
 from brookwind.core.survey.bed_map import along_run
 from brookwind.store.repositories import Surveys
 
@@ -77,7 +78,7 @@ def stop(request: StopRequest, surveys: SurveysOfRequest) -> StopAnswer:
     """Where the stop goes in the water of the rig's conditions, and what moves the bait."""
     bed = request.bed or _bed_of(request.rig, surveys)
     try:
-        return StopAnswer(stop=moving_stop(request.rig, settle(request.rig), bed), problem=None)
+        return StopAnswer(stop=Situation(request.rig).moving_stop(bed), problem=None)
     except BrookwindError as error:
         return StopAnswer(stop=None, problem=error.problems[0])
 

@@ -4,39 +4,43 @@ from __future__ import annotations
 
 import itertools
 from collections.abc import Callable
-from typing import TypeAlias
+from dataclasses import dataclass
+from functools import reduce
 
 from brookwind.core.advice.purpose import Purpose, purpose_of
 from brookwind.core.advice.schools import QUESTION, answered
 from brookwind.core.balance.proposal import Wish
-from brookwind.core.balance.propose import balance_rig
+from brookwind.core.balance.propose import balanced
 from brookwind.core.box.stock import Stock
-from brookwind.core.edits.tackle import ChangeLine, change_leader, change_line, change_stop
+from brookwind.core.edits.change import Change, apply
+from brookwind.core.edits.change_bead import ChangeBead
+from brookwind.core.edits.change_end import ChangeEnd
+from brookwind.core.edits.change_leader import ChangeLeader
+from brookwind.core.edits.change_line import ChangeLine
+from brookwind.core.edits.change_main import ChangeMain
+from brookwind.core.edits.change_stop import ChangeStop, with_stops
+from brookwind.core.edits.means import Means
+from brookwind.core.edits.set_aim import SetAim
+from brookwind.core.edits.set_lash import SetLash
 from brookwind.core.errors import BrookwindError, Infeasible, Problem
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
-from brookwind.core.motion.as_fished import as_fished
 from brookwind.core.motion.fall import fall
 from brookwind.core.motion.fall_answer import FallWish
 from brookwind.core.motion.paying import QUICK
-from brookwind.core.rest.handles import handles
-from brookwind.core.rest.settle import settle
-from brookwind.core.rest.stop import set_stop, stop_setting
 from brookwind.core.rest.tip_advice import tip_advice
 from brookwind.core.rest.tip_range import tip_range
 from brookwind.core.rig.book import SHIPPED, Book, found
-from brookwind.core.rig.builds import jig_head, stop_bead
-from brookwind.core.rig.components import Bead, LineSection, Shot, Stop, Weight
+from brookwind.core.rig.components import Bead, Shot, Stop, Weight
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import DOTTED_M, FAMILY, LONG_LEADER
-from brookwind.core.rig.threading import free_id, hooklength_join_m
+from brookwind.core.rig.threading import hooklength_join_m
+from brookwind.core.situation import Situation
 
 ABOVE_FISH_M = 0.45
 """So far above suspended fish. [m] Source: handbook 6: 0.3 to 0.6 m."""
 MANY = 6
 """At least so many pieces are many. Editable default."""
-
-Apply: TypeAlias = Callable[[Rig, str, Stock], Rig]
 
 
 class Figures(Frozen):
@@ -93,14 +97,15 @@ def compare_schools(
     """
     question = found(QUESTION, question_id, "question", "question")
     said = next(a for a in answered(purpose or purpose_of(rig), book) if a.question == question_id)
-    apply = APPLIES.get(question_id)
+    tie = APPLIES.get(question_id)
+    present = _Tied(Situation(rig, book=book), Means(stock, book))
     sides = []
     for school in question.schools:
         tied, figures, problem = None, None, None
-        if apply is not None:
+        if tie is not None:
             try:
-                tied = apply(rig, school.id, stock)
-                figures = figures_of(tied)
+                there = tie(present, school.id)
+                tied, figures = there.rig, figures_of(there)
             except BrookwindError as error:
                 tied, problem = None, error.problems[0]
         sides.append(
@@ -112,12 +117,12 @@ def compare_schools(
     return Comparison(question=question.id, asks=question.asks, why=f"{said.name}: {said.why}", sides=tuple(sides))
 
 
-def figures_of(rig: Rig) -> Figures:
+def figures_of(there: Situation) -> Figures:
     """What a rig comes to.
 
-    rig: the rig.
+    there: the rig.
     """
-    s = as_fished(rig)
+    rig, s = there.rig, there.as_fished
     spread = tip_range(s, rig.float_piece.spec) if s.status == "stands" else None
     kinds = Shot | Weight | Bead | Stop
     return Figures(
@@ -128,7 +133,7 @@ def figures_of(rig: Rig) -> Figures:
         carried_kg=lead_mass_kg(s.pull_n, s.water_kg_m3),
         pieces=sum(isinstance(c, kinds) for c in rig.components),
         fall_s=_fall_s(rig),
-        folds=folds(rig),
+        folds=folds(there),
         leader_m=hooklength_join_m(rig),
     )
 
@@ -141,142 +146,117 @@ def _fall_s(rig: Rig) -> float | None:
         return None
 
 
-def folds(rig: Rig) -> int:
+def folds(there: Situation) -> int:
     """Places where the line below a piece is longer than the gap above it.
 
     A piece that stops in the cast lets the lower one swing on: with more line below it than to the piece above, the
     lower end can pass that piece and wrap it. The widest gap belongs above.
 
-    rig: the rig.
-    Source: handbook 7, tangles; the rule is an editable default.
+    there: the rig.
+    An editable default.
     """
-    places = sorted({h.position_m for h in handles(rig)[1:]} | {rig.setting_m}, reverse=True)
+    places = sorted({h.position_m for h in there.handles[1:]} | {there.rig.setting_m}, reverse=True)
     gaps = [a - b for a, b in zip(places, [*places[1:], 0.0], strict=True)]
     return sum(lower > upper + 1e-9 for upper, lower in itertools.pairwise(gaps))
 
 
-def _rebalanced(rig: Rig, pattern: str, stock: Stock, most: int = 20) -> Rig:
-    return balance_rig(rig, stock, Wish(pattern=pattern, max_pieces=most)).rig
+@dataclass(frozen=True)
+class _Tied:
+    """The present rig, and the ways to tie it otherwise."""
+
+    now: Situation
+    means: Means
+
+    def rebalanced(self, rig: Rig, pattern: str, stock: Stock | None = None, most: int = 20) -> Situation:
+        """With other weights."""
+        there = self.now.varied(lambda _: rig)
+        return balanced(there, stock or self.means.stock, Wish(pattern=pattern, max_pieces=most)).there
+
+    def after(self, *changes: Change) -> Situation:
+        """With changes made, one after another."""
+        return self.now.varied(lambda rig: reduce(lambda r, c: apply(r, c, self.means), changes, rig))
 
 
-def _weights(rig: Rig, school: str, stock: Stock) -> Rig:
+def _weights(tied: _Tied, school: str) -> Situation:
+    rig = tied.now.rig
     family = FAMILY.get(rig.family)
     if family is not None and school not in family.patterns:
         names = ", ".join(family.patterns)
         raise Infeasible.one("pattern-for-family", f"A {family.name} is not shotted so.", f"It takes {names}.")
-    return _rebalanced(rig, school, stock)
+    return tied.rebalanced(rig, school)
 
 
-def _tip(rig: Rig, school: str, stock: Stock) -> Rig:
-    longest = settle(rig).body.longest_tip_m
+def _tip(tied: _Tied, school: str) -> Situation:
+    rig, settled = tied.now.rig, tied.now.settled
     if school == "overloaded":
         raise Infeasible.one("overloaded", "Only a sliding pole float is overloaded.", "Choose that family.")
-    wanted = DOTTED_M if school == "dotted" else max(tip_advice(rig, settle(rig)).tip_m, 2.0 * DOTTED_M)
-    aim = rig.aim.model_copy(update={"tip_m": min(wanted, 0.9 * longest)})
-    return _rebalanced(rig.replace_components(rig.components, aim=aim), rig.pattern, stock)
+    wanted = DOTTED_M if school == "dotted" else max(tip_advice(rig, settled).tip_m, 2.0 * DOTTED_M)
+    aimed = tied.after(SetAim(tip_m=min(wanted, 0.9 * settled.body.longest_tip_m)))
+    return tied.rebalanced(aimed.rig, rig.pattern)
 
 
-def _line_above(rig: Rig, school: str, stock: Stock) -> Rig:
-    return change_line(rig, ChangeLine(do="change-line", role="main", greased=school == "floats"))
+def _line_above(tied: _Tied, school: str) -> Situation:
+    return tied.after(ChangeLine(role="main", greased=school == "floats"))
 
 
-def _braid(rig: Rig, school: str, stock: Stock) -> Rig:
-    components = tuple(c for c in rig.components if not (isinstance(c, LineSection) and c.role == "top-shot"))
-    main = next(c for c in components if isinstance(c, LineSection) and c.role == "main")
-    join = hooklength_join_m(rig)
-    bare = rig.replace_components(
-        tuple(main.model_copy(update={"lower_m": join}) if c.id == main.id else c for c in components)
-    )
-    if school != "top-shot":
-        changed = change_line(
-            bare, ChangeLine(do="change-line", role="main", material="nylon" if school == "none" else "braid")
-        )
-        return _reset(_stops(changed, 2 if school == "straight" else 1))
-    nylon = change_line(bare, ChangeLine(do="change-line", role="main", material="nylon"))
-    top = next(c for c in nylon.components if c.id == main.id).model_copy(update={"id": "top-shot", "role": "top-shot"})
-    braid = change_line(bare, ChangeLine(do="change-line", role="main", material="braid"))
-    above = next(c for c in braid.components if c.id == main.id).model_copy(update={"lower_m": rig.setting_m + 1.0})
-    at = next(i for i, c in enumerate(bare.components) if c.id == main.id)
-    return _reset(bare.replace_components((*bare.components[:at], above, top, *bare.components[at + 1 :])))
+def _braid(tied: _Tied, school: str) -> Situation:
+    if school == "top-shot":
+        return tied.after(ChangeMain(main="braid-and-top-shot")).set_for_still
+    main = tied.after(ChangeMain(main="nylon" if school == "none" else "braid"))
+    return main.varied(lambda rig: with_stops(rig, 2 if school == "straight" else 1)).set_for_still
 
 
-def _stops(rig: Rig, count: int) -> Rig:
-    """The rig with one stop or two in series; a fixed float keeps what holds it."""
-    first = rig.stop
-    if first is None:
-        return rig
-    others = tuple(c for c in rig.components if not (isinstance(c, Stop) and c.id != first.id))
-    if count == 1:
-        return rig.replace_components(others)
-    second = first.model_copy(
-        update={"id": free_id(rig, "stop"), "label": f"second {first.label}", "position_m": first.position_m + 0.01}
-    )
-    at = others.index(first)
-    return rig.replace_components((*others[:at], second, *others[at:]))
-
-
-def _stop(rig: Rig, school: str, stock: Stock) -> Rig:
-    _must_slide(rig)
+def _stop(tied: _Tied, school: str) -> Situation:
+    _must_slide(tied.now.rig)
     if school == "two":
-        return _stops(rig, 2)
-    return change_stop(_stops(rig, 1), "rubber" if school == "rubber" else "thread")
+        return tied.after(ChangeStop(count=2))
+    return tied.after(ChangeStop(count=1, material="rubber" if school == "rubber" else "thread"))
 
 
-def _bead(rig: Rig, school: str, stock: Stock) -> Rig:
-    _must_slide(rig)
-    at = rig.components.index(rig.float_piece)
-    has = [c for c in rig.components[:at] if isinstance(c, Bead)]
-    if school == "always" and not has:
-        return _reset(rig.replace_components((*rig.components[:at], stop_bead(), *rig.components[at:])))
-    if school == "if-needed" and has:
-        return _reset(rig.replace_components(tuple(c for c in rig.components if c not in has)))
-    return rig
+def _bead(tied: _Tied, school: str) -> Situation:
+    _must_slide(tied.now.rig)
+    there = tied.after(ChangeBead(on_line=school == "always"))
+    return there if there is tied.now else there.set_for_still
 
 
-def _terminal(rig: Rig, school: str, stock: Stock) -> Rig:
-    _must_slide(rig)
-    bare = rig.replace_components(tuple(c for c in rig.components if not (isinstance(c, Weight) and c.shape == "jig")))
-    if school == "jig":
-        at = next(i for i, c in enumerate(bare.components) if c.kind == "hook" and c.position_m == 0.0)
-        bare = bare.replace_components((*bare.components[:at], jig_head(), *bare.components[at:]))
-    return _rebalanced(bare, rig.pattern, stock)
+def _terminal(tied: _Tied, school: str) -> Situation:
+    _must_slide(tied.now.rig)
+    return tied.rebalanced(tied.after(ChangeEnd(jig=school == "jig")).rig, tied.now.rig.pattern)
 
 
-def _leader(rig: Rig, school: str, stock: Stock) -> Rig:
+def _leader(tied: _Tied, school: str) -> Situation:
+    rig = tied.now.rig
     family = FAMILY.get(rig.family)
     usual = family.hooklength_m if family else hooklength_join_m(rig)
     wanted = min(usual * (LONG_LEADER if school == "long" else 1.0), 0.6 * rig.setting_m)
-    return _reset(change_leader(rig, wanted))
+    return tied.after(ChangeLeader(length_m=wanted)).set_for_still
 
 
-def _stack(rig: Rig, school: str, stock: Stock) -> Rig:
+def _stack(tied: _Tied, school: str) -> Situation:
+    rig, settled, stock = tied.now.rig, tied.now.settled, tied.means.stock
+    family = FAMILY.get(rig.family)
     if school == "few":
-        family = FAMILY.get(rig.family)
         pattern = "stack" if family and "stack" in family.patterns else "bulk"
-        return _rebalanced(rig, pattern, stock, most=4)
+        return tied.rebalanced(rig, pattern, most=4)
     few = max(s.mass_kg for s in stock.shot) if stock.shot else 0.0
-    carried = lead_mass_kg(settle(rig).pull_n, settle(rig).water_kg_m3)
+    carried = lead_mass_kg(settled.pull_n, settled.water_kg_m3)
     small = tuple(s for s in stock.shot if s.mass_kg <= max(carried / MANY, 0.3 * few))
-    return _rebalanced(rig, "strung" if _can_string(rig) else rig.pattern, Stock(shot=small, leads=stock.leads), 40)
+    pattern = "strung" if family is not None and "strung" in family.patterns else rig.pattern
+    return tied.rebalanced(rig, pattern, Stock(shot=small, leads=stock.leads), 40)
 
 
-def _can_string(rig: Rig) -> bool:
-    family = FAMILY.get(rig.family)
-    return family is not None and "strung" in family.patterns
+def _above_fish(tied: _Tied, school: str) -> Situation:
+    aim, depth_m = tied.now.rig.aim, tied.now.rig.water.depth_m
+    up = aim.bait_m if aim.bait_from == "bed" else depth_m - aim.bait_m
+    height = {"level": up, "above": min(up + ABOVE_FISH_M, 0.9 * depth_m), "dragging": 0.0}[school]
+    return tied.after(SetAim(bait_from="bed", bait_m=height)).set_for_still
 
 
-def _above_fish(rig: Rig, school: str, stock: Stock) -> Rig:
-    up = rig.aim.bait_m if rig.aim.bait_from == "bed" else rig.water.depth_m - rig.aim.bait_m
-    height = {"level": up, "above": min(up + ABOVE_FISH_M, 0.9 * rig.water.depth_m), "dragging": 0.0}[school]
-    aim = rig.aim.model_copy(update={"bait_from": "bed", "bait_m": height})
-    return _reset(rig.replace_components(rig.components, aim=aim))
-
-
-def _lash(rig: Rig, school: str, stock: Stock) -> Rig:
-    family = FAMILY.get(rig.family)
+def _lash(tied: _Tied, school: str) -> Situation:
+    family = FAMILY.get(tied.now.rig.family)
     if family is None or family.lash_m is None:
         raise Infeasible.one("no-lash", "There is no lash on a rod.", "This is for pole and whip.")
-    return rig.model_copy(update={"lash_m": family.lash_m[school == "long"]})
+    return tied.after(SetLash(lash_m=family.lash_m[school == "long"]))
 
 
 def _must_slide(rig: Rig) -> None:
@@ -284,11 +264,7 @@ def _must_slide(rig: Rig) -> None:
         raise Infeasible.one("float-is-fixed", "The float is fixed on this rig.", "This is for sliding floats.")
 
 
-def _reset(rig: Rig) -> Rig:
-    return set_stop(rig, stop_setting(rig).wanted_m)
-
-
-APPLIES: dict[str, Apply] = {
+APPLIES: dict[str, Callable[[_Tied, str], Situation]] = {
     "weights": _weights,
     "tip": _tip,
     "line-above": _line_above,

@@ -7,6 +7,7 @@ from typing import Annotated
 from pydantic import Field
 
 from brookwind.core.frozen import Frozen
+from brookwind.core.matter.density import SALT_WATER
 from brookwind.core.rig.document import Conditions, Rig, Water
 from brookwind.core.rig.family import Band
 from brookwind.core.rig.fish import Kind, Lie
@@ -18,8 +19,6 @@ SURFACE_M = 0.5
 """A bait this near the surface is at it. [m] Editable default."""
 RUNNING_M_S = 0.08
 """Water this quick is running. [m/s] Editable default."""
-SALT_WATER = 5.0
-"""Water saltier than this is the sea's. [g/kg] Editable default."""
 
 SchoolChoices = dict[Annotated[str, Field(max_length=40)], Annotated[str, Field(max_length=40)]]
 

@@ -6,8 +6,7 @@ from dataclasses import replace
 from math import cos
 from typing import Literal
 
-from brookwind.core.advice.cautions import Said, cautions
-from brookwind.core.errors import OutOfRange, Problem
+from brookwind.core.errors import Problem
 from brookwind.core.floats.attitude import least_cocking_load_n
 from brookwind.core.floats.immersion import (
     load_at_immersion_n,
@@ -16,19 +15,20 @@ from brookwind.core.floats.immersion import (
 )
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, sphere_diameter_m, submerged_weight_n
-from brookwind.core.motion.moving import Moving, moving
-from brookwind.core.proof.at_rest import find
-from brookwind.core.proof.finding import Finding
-from brookwind.core.rest.handles import Handle, handles
+from brookwind.core.motion.moving import Moving
+from brookwind.core.proof.check import Finding
+from brookwind.core.proof.checks import judge
+from brookwind.core.rest.handles import Handle
 from brookwind.core.rest.ledger import Entry, ledger
-from brookwind.core.rest.settle import Settled, settle
-from brookwind.core.rest.stop import StopSetting, stop_setting
+from brookwind.core.rest.settle import Settled
+from brookwind.core.rest.stop import StopSetting
 from brookwind.core.rest.tip_range import TipRange, tip_range
 from brookwind.core.rest.waterlines import Waterline, waterlines
 from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.species import Feeding, feeding
 from brookwind.core.rules.place_rules import Place
+from brookwind.core.situation import Situation
 
 GATE_M = 0.001
 """Tips this near to the wanted one count as wanted. [m] Editable default."""
@@ -105,9 +105,12 @@ class Evaluation(Frozen):
     moving_problem: Problem | None
     handles: tuple[Handle, ...]
     findings: tuple[Finding, ...]
+    """Refusals first."""
+    muted: tuple[Finding, ...]
+    """Notes that the rig says no more of."""
     feeding: Feeding | None
     """Where the fish feeds in water as warm as this; None when no fish is named."""
-    cautions: tuple[Said, ...]
+    cautions: tuple[Finding, ...]
     """What to mind, each where the act happens."""
 
 
@@ -120,36 +123,42 @@ def evaluate(rig: Rig, place: Place | None = None, book: Book = SHIPPED) -> Eval
     Raises: BrookwindError when the float cannot be built.
     A stop that cannot be set is an answer with its problem, not an error: the rest is still true.
     """
-    settled = settle(rig)
-    stop, problem = None, None
-    try:
-        stop = stop_setting(rig, settled)
-    except OutOfRange as error:
-        problem = error.problems[0]
-    flowing = moving(rig, settled)
-    answer = _float(rig, settled, flowing.moving)
+    return answer_of(Situation(rig, place, book))
+
+
+def answer_of(there: Situation) -> Evaluation:
+    """As `evaluate`, of a rig of which something may be known already.
+
+    there: the rig, and what it is judged by.
+    Raises: BrookwindError when the float cannot be built.
+    """
+    rig, settled, moving = there.rig, there.settled, there.moving
+    judged = judge(there)
+    fish = there.book.species.get(rig.species or "")
     return Evaluation(
         rig_id=rig.id,
         water_kg_m3=settled.water_kg_m3,
-        afloat=answer,
+        afloat=_float(there),
         pieces=_pieces(settled),
         path=tuple(settled.laid.path),
         setting_m=rig.setting_m,
         attachment_m=settled.attachment_m,
         hook_height_m=rig.water.depth_m - settled.laid.hook_depth_m,
-        ledger=ledger(settled, flowing.moving.carried_n if flowing.moving else None),
-        stop=stop,
-        stop_problem=problem,
-        handles=handles(rig),
-        findings=find(rig, settled, stop, problem, place, book, flowing),
-        moving=flowing.moving,
-        moving_problem=flowing.problem,
-        feeding=feeding(fish, rig.water.temperature_c) if (fish := book.species.get(rig.species or "")) else None,
-        cautions=cautions(rig),
+        ledger=ledger(settled, moving.carried_n if moving else None),
+        stop=None if there.stop_problem else there.stop,
+        stop_problem=there.stop_problem,
+        handles=there.handles,
+        findings=judged.findings,
+        muted=judged.muted,
+        moving=moving,
+        moving_problem=there.moving_problem,
+        feeding=feeding(fish, rig.water.temperature_c) if fish else None,
+        cautions=judged.mind,
     )
 
 
-def _float(rig: Rig, s: Settled, m: Moving | None) -> FloatAnswer:
+def _float(there: Situation) -> FloatAnswer:
+    rig, s, m = there.rig, there.settled, there.moving
     body, water = s.body, s.water_kg_m3
 
     def lead_at_tip(tip: float) -> float:

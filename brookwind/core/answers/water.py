@@ -7,12 +7,12 @@ from datetime import datetime, timedelta
 import numpy as np
 from pydantic import Field
 
-from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.errors import BrookwindError, OutOfRange, Problem
 from brookwind.core.frozen import Frozen
 from brookwind.core.moment import Moment
 from brookwind.core.rest.marks import ForMark, for_mark
 from brookwind.core.rig.document import BedKind, Rig
+from brookwind.core.situation import Situation
 from brookwind.core.survey.bed_map import AlongRun, Cell, along_run, bed_map
 from brookwind.core.survey.current import Bow, Current, Profile, bows, current, profile_at
 from brookwind.core.survey.document import Survey
@@ -121,12 +121,13 @@ def look(ask: Look) -> Picture:
     What cannot be reckoned is an answer with its problem: the rest is still true.
     """
     survey, session = ask.survey, ask.survey.session
+    there = Situation(ask.rig) if ask.rig else None
     bed = section(survey.soundings, session.bearing_deg)
     level, level_problem = _level(survey, ask.at, ask.now or ask.at)
     surface = level.now_m if level else 0.0
     flow = current(survey.drifts)
     here = _here(bed, survey, surface)
-    plan, plan_problem = _plan(survey, here, surface, ask.rig) if level else (None, level_problem)
+    plan, plan_problem = _plan(survey, here, surface, there) if level else (None, level_problem)
     rise, fall = daylight(survey.place, ask.at)
     return Picture(
         at=ask.at,
@@ -146,8 +147,8 @@ def look(ask: Look) -> Picture:
         light=light(survey.place, ask.at, 0.5 * ask.rod_m, session.bearing_deg),
         sunrise=rise,
         sunset=fall,
-        marks=tuple(_mark(ask.rig, m.id, m.depth_m) for m in survey.marks),
-        rig=_rig_here(ask.rig),
+        marks=tuple(_mark(there, m.id, m.depth_m) for m in survey.marks),
+        rig=_rig_here(there),
     )
 
 
@@ -219,17 +220,18 @@ def _level(survey: Survey, at: datetime, shown: datetime) -> tuple[LevelAnswer |
 
 
 def _plan(
-    survey: Survey, here: Here | None, surface_m: float, rig: Rig | None
+    survey: Survey, here: Here | None, surface_m: float, there: Situation | None
 ) -> tuple[Timetable | None, Problem | None]:
     s = survey.session
     if here is None or s.start is None or s.end is None:
         return None, None
     aim: dict[str, object] = {}
-    if rig is not None:
-        answer = evaluate(rig)
+    if there is not None:
+        rig = there.rig
         aim = {"bait_from": rig.aim.bait_from, "bait_m": rig.aim.bait_m, "now_m": rig.setting_m}
-        if answer.stop:
-            aim |= {"attachment_m": answer.stop.attachment_m, "standing_line_m": max(0.0, answer.stop.standing_line_m)}
+        if there.stop_problem is None:
+            stop = there.stop
+            aim |= {"attachment_m": stop.attachment_m, "standing_line_m": max(0.0, stop.standing_line_m)}
     try:
         return timetable(
             Plan.model_validate(
@@ -249,23 +251,23 @@ def _plan(
         return None, error.problems[0]
 
 
-def _mark(rig: Rig | None, mark_id: str, depth_m: float) -> MarkAnswer:
-    if rig is None:
+def _mark(there: Situation | None, mark_id: str, depth_m: float) -> MarkAnswer:
+    if there is None:
         return MarkAnswer(id=mark_id, setting=None, problem=None)
     try:
-        return MarkAnswer(id=mark_id, setting=for_mark(rig, depth_m), problem=None)
+        return MarkAnswer(id=mark_id, setting=for_mark(there.rig, depth_m, settled=there.settled), problem=None)
     except OutOfRange as error:
         return MarkAnswer(id=mark_id, setting=None, problem=error.problems[0])
 
 
-def _rig_here(rig: Rig | None) -> RigHere | None:
-    if rig is None:
+def _rig_here(there: Situation | None) -> RigHere | None:
+    if there is None:
         return None
-    answer = evaluate(rig)
+    settled = there.settled
     return RigHere(
-        setting_m=answer.setting_m,
-        attachment_m=answer.attachment_m,
-        hook_depth_m=rig.water.depth_m - answer.hook_height_m,
-        path=answer.path,
-        tied_for_m=rig.water.depth_m,
+        setting_m=there.rig.setting_m,
+        attachment_m=settled.attachment_m,
+        hook_depth_m=settled.laid.hook_depth_m,
+        path=tuple(settled.laid.path),
+        tied_for_m=there.rig.water.depth_m,
     )

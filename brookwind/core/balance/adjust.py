@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections import Counter
 from dataclasses import dataclass
+from functools import reduce
 from itertools import combinations_with_replacement
 from typing import Literal
 
@@ -11,7 +12,14 @@ from pydantic import Field
 
 from brookwind.core.balance.target import Target, target_for
 from brookwind.core.box.stock import ShotStock, Stock
-from brookwind.core.edits.edit import AddShot, edit
+from brookwind.core.edits.add_shot import AddShot
+from brookwind.core.edits.change import Change
+from brookwind.core.edits.means import Means
+from brookwind.core.edits.move import Move
+from brookwind.core.edits.proposed import Proposed
+from brookwind.core.edits.remove import Remove
+from brookwind.core.edits.set_stop import SetStop
+from brookwind.core.edits.swap import Swap
 from brookwind.core.errors import BrookwindError, Infeasible, OutOfRange
 from brookwind.core.figures import Figure, load, tip
 from brookwind.core.floats.immersion import load_at_immersion_n
@@ -22,14 +30,12 @@ from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, submerged_weight_n
 from brookwind.core.matter.density import water_density_kg_m3
 from brookwind.core.moment import Moment
-from brookwind.core.motion.as_fished import as_fished
-from brookwind.core.motion.setting import setting_or_still_m
 from brookwind.core.rest.settle import Settled
 from brookwind.core.rest.span import span_of
-from brookwind.core.rest.stop import set_stop
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig, of_kind
-from brookwind.core.rig.threading import is_free_shot, thread_on
+from brookwind.core.rig.threading import is_free_shot, take_off
+from brookwind.core.situation import Situation
 
 GOOD_ENOUGH_M = 0.0005
 """An error of tip nobody changes shot for. [m] Editable default."""
@@ -47,7 +53,7 @@ class Step(Frozen):
     says: str
 
 
-class Adjustment(Frozen):
+class Adjustment(Proposed):
     """A changed rig, and what was changed."""
 
     rig: Rig
@@ -90,7 +96,8 @@ def adjust(rig: Rig, stock: Stock, seen_tip_m: float | None = None) -> Adjusted:
     Raises: OutOfRange when the wanted or the seen tip is longer than the float's; Infeasible when nothing helps or
     a tight line holds the float.
     """
-    target, settled = target_for(rig), as_fished(rig)
+    situation = Situation(rig)
+    target, settled = target_for(situation), situation.as_fished
     if settled.rod_n:
         raise Infeasible.one(
             "held-by-the-rod",
@@ -110,7 +117,7 @@ def adjust(rig: Rig, stock: Stock, seen_tip_m: float | None = None) -> Adjusted:
         return Adjusted(
             off_m=off, missing_kg=missing, options=(), figures=figures, says="The tip is as wanted: nothing to change."
         )
-    options = _options(rig, _moves(rig, settled, stock, target), pull, target, seen_tip_m, settled)
+    options = _options(rig, _moves(rig, settled, stock, target), pull, target, seen_tip_m, settled, Means(stock))
     if not options:
         raise Infeasible.one(
             "no-adjustment",
@@ -172,7 +179,7 @@ def _moves(rig: Rig, settled: Settled, stock: Stock, target: Target) -> list[_Mo
 
 
 def _options(
-    rig: Rig, moves: list[_Move], pull: float, target: Target, seen_m: float | None, settled: Settled
+    rig: Rig, moves: list[_Move], pull: float, target: Target, seen_m: float | None, settled: Settled, means: Means
 ) -> tuple[Adjustment, ...]:
     now = target.error_m(pull)
 
@@ -200,12 +207,18 @@ def _options(
         if error(chosen) >= now:
             continue
         try:
-            changed = _apply(rig, chosen, settled)
+            changes = _changes(rig, chosen, settled)
+            changed = Situation(reduce(lambda r, c: c.on(r, means), changes, rig)).stop_set_somehow
+            shown = changed.as_fished.tip_m if seen_m is None else target.tip_m + _signed(target, pull, chosen)
         except BrookwindError:
             continue
-        shown = as_fished(changed).tip_m if seen_m is None else target.tip_m + _signed(target, pull, chosen)
         steps = tuple(m.step for m in chosen)
-        found.append(Adjustment(rig=changed, steps=steps, tip_m=shown, error_m=shown - rig.aim.tip_m))
+        found.append(
+            Adjustment(
+                says=", ".join(s.says for s in steps), changes=(*changes, SetStop()), rig=changed.rig, steps=steps,
+                tip_m=shown, error_m=shown - rig.aim.tip_m,
+            )
+        )  # fmt: skip
     return tuple(sorted(found, key=lambda a: (len(a.steps), abs(a.error_m)))[:_OFFERS])
 
 
@@ -214,32 +227,22 @@ def _signed(target: Target, pull: float, chosen: tuple[_Move, ...]) -> float:
     return target.error_m(after) * (1.0 if after < target.pull_n else -1.0)
 
 
-def _apply(rig: Rig, chosen: tuple[_Move, ...], settled: Settled) -> Rig:
-    for move in chosen:
-        rig = _applied(rig, move, settled)
-    return set_stop(rig, setting_or_still_m(rig))
+def _changes(rig: Rig, chosen: tuple[_Move, ...], settled: Settled) -> tuple[Change, ...]:
+    beside = next((c.id for c in of_kind(rig, Shot) if c.role == "bulk" and is_free_shot(c)), None)
+    return tuple(_change(rig, move, settled, beside) for move in chosen)
 
 
-def _applied(rig: Rig, move: _Move, settled: Settled) -> Rig:
+def _change(rig: Rig, move: _Move, settled: Settled, beside: str | None) -> Change:
     piece, s = move.piece, move.stock
-    if piece is None:
-        assert s is not None
-        beside = next((c.id for c in of_kind(rig, Shot) if c.role == "bulk" and is_free_shot(c)), None)
-        return edit(rig, AddShot(do="add-shot", item=s.item, above=beside), Stock(shot=(s,)))
     if s is not None:
-        fields = {
-            "item": s.item, "label": s.label, "mass_kg": s.mass_kg, "density_kg_m3": s.density_kg_m3,
-            "scatter": s.scatter,
-        }  # fmt: skip
-        swapped = piece.model_copy(update=fields)
-        return rig.replace_components(tuple(swapped if c.id == piece.id else c for c in rig.components))
-    bare = rig.replace_components(tuple(c for c in rig.components if c.id != piece.id))
+        return AddShot(item=s.item, above=beside) if piece is None else Swap(piece=piece.id, item=s.item)
+    assert piece is not None
     if move.step.do == "take-off":
-        return bare
+        return Remove(pieces=(piece.id,))
     # High enough to clear the bed, in the stretch that shot may sit on.
-    span = span_of(bare)
+    span = span_of(take_off(rig, lambda c: c.id == piece.id))
     over = settled.laid.bed_from_m + 0.05
-    return thread_on(bare, piece.model_copy(update={"position_m": min(max(over, span.low_m), span.high_m)}))
+    return Move(piece=piece.id, position_m=min(max(over, span.low_m), span.high_m))
 
 
 class Observed(Frozen):
@@ -260,7 +263,7 @@ def observe(rig: Rig, seen_tip_m: float, at: Moment, test: TubeTest | None = Non
     test: readings the float has already; a first one is made in the rig's water.
     Raises: OutOfRange when the tip cannot be, the load is held by bed or rod, or the readings contradict.
     """
-    settled = as_fished(rig)
+    settled = Situation(rig).as_fished
     _check_seen(seen_tip_m, settled)
     if settled.rod_n or settled.laid.on_bed:
         raise OutOfRange.one(

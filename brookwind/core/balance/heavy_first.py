@@ -85,10 +85,7 @@ def with_jig(rig: Rig, jig: LeadStock) -> Rig:
     jig: the compartment it comes from.
     """
     bare = take_off(rig, is_jig)
-    head = Weight(
-        id=free_id(bare, "jig"), item=jig.item, label=jig.label, shape="jig", mass_kg=jig.mass_kg,
-        material=jig.material, density_kg_m3=jig.density_kg_m3, position_m=0.0,
-    )  # fmt: skip
+    head = Weight(id=free_id(bare, "jig"), **jig.on_line, shape="jig", position_m=0.0)
     at = next(i for i, c in enumerate(bare.components) if c.kind == "hook" and c.position_m == 0.0)
     return bare.replace_components((*bare.components[:at], head, *bare.components[at:]))
 
@@ -150,10 +147,7 @@ def with_heavy(rig: Rig, heavy: HeavyPiece) -> Rig:
     """
     kind = layout_of(rig).heavy
     s = heavy.stock
-    common: dict[str, Any] = {
-        "item": s.item, "label": s.label, "mass_kg": s.mass_kg, "material": s.material,
-        "density_kg_m3": s.density_kg_m3,
-    }  # fmt: skip
+    common = s.on_line
     if kind == "lock":
         return _locked(rig, common)
     if kind == "stack":

@@ -8,15 +8,15 @@ from typing import Literal
 from brookwind.core.balance.own_pattern import OwnPattern
 from brookwind.core.balance.patterns import PATTERN, PATTERNS
 from brookwind.core.balance.proposal import Proposal, Wish
-from brookwind.core.balance.propose import balance_rig
+from brookwind.core.balance.propose import balanced
 from brookwind.core.balance.relax import FAR_M, Relaxed, relaxations
 from brookwind.core.balance.sureness import TOLERANCE_M, Sureness, sureness
 from brookwind.core.box.stock import Stock
 from brookwind.core.errors import BrookwindError, Problem
 from brookwind.core.frozen import Frozen
-from brookwind.core.motion.as_fished import as_fished
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import FAMILY
+from brookwind.core.situation import Situation
 
 FEWEST_TIE_M = 0.001
 """Where the fewest pieces are asked for, tips this near count as equal. [m] Editable default."""
@@ -67,24 +67,25 @@ def offers(
     own: patterns of the angler's own.
     tolerance_m: for the chances. [m]
     """
+    situation = Situation(rig)
     found: list[Offer] = []
     refused: list[NotOffered] = []
     for kind, says, name, asked in _ways(rig, stock, wish, own):
         if kind != "own" and sum(o.kind != "own" for o in found) >= MOST_OFFERS:
             continue
         try:
-            proposal = balance_rig(rig, stock, asked)
+            done = balanced(situation, stock, asked)
         except BrookwindError as error:
             if kind in {"asked", "pattern", "own"}:
                 refused.append(NotOffered(name=name, problem=error.problems[0]))
             continue
-        if any(_same(proposal, o.proposal) for o in found):
+        if any(_same(done.proposal, o.proposal) for o in found):
             continue
-        settled = as_fished(proposal.rig, proposal.lifted_n)
-        sure = sureness(settled, proposal.rig.float_piece.spec, rig.aim.tip_m, stock.shot, tolerance_m)
-        found.append(Offer(kind=kind, says=says, proposal=proposal, wish=asked, sureness=sure))
+        spec = done.proposal.rig.float_piece.spec
+        sure = sureness(done.there.as_fished, spec, rig.aim.tip_m, stock.shot, tolerance_m)
+        found.append(Offer(kind=kind, says=says, proposal=done.proposal, wish=asked, sureness=sure))
     best = next((o.proposal.error_m for o in found if o.kind == "asked"), None)
-    relaxed = relaxations(rig, stock, wish, best) if best is None or abs(best) > FAR_M else ()
+    relaxed = relaxations(situation, stock, wish, best) if best is None or abs(best) > FAR_M else ()
     return Offers(offers=tuple(found), refused=tuple(refused), relaxed=relaxed)
 
 

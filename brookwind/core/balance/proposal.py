@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from itertools import pairwise
+from typing import NamedTuple
 
 from pydantic import Field
 
@@ -10,12 +11,11 @@ from brookwind.core.balance.choose import MOST_PIECES
 from brookwind.core.balance.heavy_first import HeavyPiece
 from brookwind.core.balance.own_pattern import OwnPattern
 from brookwind.core.balance.patterns import Pattern
+from brookwind.core.edits.proposed import Proposed
 from brookwind.core.frozen import Frozen
-from brookwind.core.motion.as_fished import as_fished, lifted_n
-from brookwind.core.motion.setting import setting_or_still_m
-from brookwind.core.rest.stop import set_stop
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import Rig, of_kind
+from brookwind.core.situation import Situation
 
 
 class Wish(Frozen):
@@ -53,7 +53,7 @@ class Taken(Frozen):
     count: int
 
 
-class Proposal(Frozen):
+class Proposal(Proposed):
     """A balanced rig, and what it costs."""
 
     pattern: str
@@ -92,7 +92,14 @@ def larger_below(rig: Rig) -> int:
     return sum(b > a + 1e-9 for a, b in pairwise(masses))
 
 
-def proposal_of(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool, off_by_m: float = 0.0) -> Proposal:
+class Balanced(NamedTuple):
+    """A proposal, and everything that follows from its rig."""
+
+    proposal: Proposal
+    there: Situation
+
+
+def proposal_of(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool, off_by_m: float = 0.0) -> Balanced:
     """The proposal of a rig with its weights on: its stop is set and it is brought to rest.
 
     rig: the rig.
@@ -102,17 +109,17 @@ def proposal_of(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool, of
     off_by_m: otherwise, nothing can be better by more than this. [m]
     Raises: OutOfRange when the stop cannot be set.
     """
-    rig = set_stop(rig, setting_or_still_m(rig))
-    lifted = lifted_n(rig)
-    settled = as_fished(rig, lifted)
-    return Proposal(
+    there = Situation(rig).stop_set_somehow
+    rig, tip_m = there.rig, there.as_fished.tip_m
+    proposal = Proposal(
         pattern=pattern.id,
         name=pattern.name,
         summary=_summary(taken),
+        says=f"{pattern.name}: {_summary(taken)}.",
         rig=rig,
-        tip_m=settled.tip_m,
-        error_m=settled.tip_m - rig.aim.tip_m,
-        lifted_n=lifted,
+        tip_m=tip_m,
+        error_m=tip_m - rig.aim.tip_m,
+        lifted_n=there.lifted_n,
         pieces=sum(t.count for t in taken),
         sizes=len(taken),
         larger_below=larger_below(rig),
@@ -120,6 +127,7 @@ def proposal_of(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool, of
         proved=proved,
         off_by_m=off_by_m,
     )
+    return Balanced(proposal, there)
 
 
 def _summary(taken: list[Taken]) -> str:

@@ -23,7 +23,7 @@ from brookwind.core.balance.heavy_first import (
 from brookwind.core.balance.own_pattern import pattern_of
 from brookwind.core.balance.patterns import DROPPER_SHARE_MOST, JIG, LOCKED, NONE, OLIVETTE, PATTERN, STACK, Pattern
 from brookwind.core.balance.placing import check_room, clear_of_others, taken_stretches
-from brookwind.core.balance.proposal import Proposal, Taken, Wish, larger_below, proposal_of, taken_of
+from brookwind.core.balance.proposal import Balanced, Proposal, Taken, Wish, larger_below, proposal_of, taken_of
 from brookwind.core.balance.refuse import already_full, locked_on_slider, nothing_fits
 from brookwind.core.balance.search import Choice, Lists, Search
 from brookwind.core.balance.target import Target, target_for
@@ -31,7 +31,6 @@ from brookwind.core.balance.unshotted import no_heavy, without_shot
 from brookwind.core.box.stock import ShotStock, Stock
 from brookwind.core.errors import BrookwindError, NotUnderstood
 from brookwind.core.gravity import submerged_weight_n
-from brookwind.core.motion.as_fished import lifted_n
 from brookwind.core.rest.hang import hanging, lay_out
 from brookwind.core.rest.settle import attachment_depth_m
 from brookwind.core.rest.span import span_of
@@ -40,6 +39,7 @@ from brookwind.core.rig.components import Shot, Weight
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import layout_of
 from brookwind.core.rig.threading import free_id, is_free_shot, take_off, thread_on
+from brookwind.core.situation import Situation
 
 _SAME_LIFT_N = 2e-6
 """What the current does to the load is not reckoned again for a difference less than this. [N]"""
@@ -89,19 +89,31 @@ def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
     wish: pattern and limits.
     Raises: NotUnderstood for an unknown pattern; Infeasible with what to relax; OutOfRange when the float cannot.
     """
-    lifted = lifted_n(rig)
+    return balanced(Situation(rig), stock, wish).proposal
+
+
+def balanced(situation: Situation, stock: Stock, wish: Wish) -> Balanced:
+    """As `balance_rig`, with what follows from the balanced rig.
+
+    situation: the rig.
+    stock: what the box holds.
+    wish: pattern and limits.
+    Raises: as `balance_rig`.
+    """
+    lifted = situation.lifted_n
     lists: Lists = {}
-    found = _balanced(rig, stock, wish, lifted, lists)
-    if abs(found.lifted_n - lifted) <= _SAME_LIFT_N:
+    found = _balanced(situation, stock, wish, lifted, lists)
+    if abs(found.there.lifted_n - lifted) <= _SAME_LIFT_N:
         return found
     try:
-        other = _balanced(rig, stock, wish, found.lifted_n, lists)
+        other = _balanced(situation, stock, wish, found.there.lifted_n, lists)
     except BrookwindError:
         return found
-    return min(found, other, key=lambda p: abs(p.error_m))
+    return min(found, other, key=lambda b: abs(b.proposal.error_m))
 
 
-def _balanced(rig: Rig, stock: Stock, wish: Wish, lifted: float, lists: Lists) -> Proposal:
+def _balanced(situation: Situation, stock: Stock, wish: Wish, lifted: float, lists: Lists) -> Balanced:
+    rig = situation.rig
     pattern = pattern_of(wish.own) if wish.own else PATTERN.get(wish.pattern)
     if pattern is None:
         raise NotUnderstood.one(
@@ -112,7 +124,7 @@ def _balanced(rig: Rig, stock: Stock, wish: Wish, lifted: float, lists: Lists) -
         return without_shot(rig, stock, wish)
     if pattern is LOCKED and rig.float_piece.position_m is None:
         raise locked_on_slider()
-    target = target_for(rig, lifted)
+    target = target_for(situation, lifted)
     bare = take_off(rig, is_free_shot)
     keep = keeps_heavy(rig, wish.keep_heavy)
     if not keep:
@@ -305,15 +317,15 @@ class _Search:
         ratio = self.wish.gap_ratio or self.pattern.gap_ratio
         placed = self.pattern.place(grains[: len(chosen)], grains[len(chosen) :], span, ratio)
         if self.pattern is LOCKED:
-            rig = lock_at_float(rig, [_fields(s) for s in chosen])
+            rig = lock_at_float(rig, [s.on_line for s in chosen])
             pieces, grains, placed = singles, grains[len(chosen) :], placed[len(chosen) :]
         placed = clear_of_others(grains, placed, taken_stretches(rig))
         check_room(placed, rig.setting_m)
         for s, (role, position) in sorted(zip(pieces, placed, strict=True), key=lambda p: -p[1][1]):
-            rig = thread_on(rig, Shot(id=free_id(rig, "shot"), **_fields(s), role=role, position_m=position))
+            rig = thread_on(rig, Shot(id=free_id(rig, "shot"), **s.on_line, role=role, position_m=position))
         return rig
 
-    def finish(self, best: _Best) -> Proposal:
+    def finish(self, best: _Best) -> Balanced:
         scheme, choice, heavy = best.scheme, best.choice, best.start.heavy
         base = best.start.base.model_copy(update={"pattern": self.pattern.id})
         rig = self._put_on(base, scheme, self._chosen(scheme, choice.counts))
@@ -324,10 +336,3 @@ class _Search:
         if heavy and heavy.item not in {t.item for t in taken}:
             taken.insert(0, taken_of(heavy))
         return proposal_of(rig, self.pattern, taken, choice.proved, choice.off_by)
-
-
-def _fields(s: ShotStock) -> dict[str, object]:
-    return {
-        "item": s.item, "label": s.label, "mass_kg": s.mass_kg, "scatter": s.scatter, "material": s.material,
-        "density_kg_m3": s.density_kg_m3,
-    }  # fmt: skip

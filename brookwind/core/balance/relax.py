@@ -6,15 +6,16 @@ from collections import Counter
 from typing import Literal
 
 from brookwind.core.balance.proposal import Proposal, Taken, Wish
-from brookwind.core.balance.propose import balance_rig
+from brookwind.core.balance.propose import balanced
 from brookwind.core.balance.ready import SHOP
 from brookwind.core.box.stock import Stock
+from brookwind.core.edits.proposed import Proposed
 from brookwind.core.errors import BrookwindError
-from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import LEAD_KG_M3
 from brookwind.core.matter.materials import WEIGHT_MATERIAL
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.threading import each
+from brookwind.core.situation import Situation
 
 FAR_M = 0.001
 """An error of tip worth doing something about. [m] Editable default."""
@@ -23,11 +24,10 @@ _WORTH_M = 0.0005
 Constraint = Literal["pieces", "sizes", "line", "hooklength", "metal", "fixed", "heavy", "stock"]
 
 
-class Relaxed(Frozen):
+class Relaxed(Proposed):
     """A limit that stands in the way, and what giving it up brings."""
 
     constraint: Constraint
-    says: str
     wish: Wish
     """The wish with it given up."""
     error_m: float
@@ -37,48 +37,52 @@ class Relaxed(Frozen):
     """What the box lacks for it."""
 
 
-def relaxations(rig: Rig, stock: Stock, wish: Wish, present_m: float | None = None) -> tuple[Relaxed, ...]:
+def relaxations(situation: Situation, stock: Stock, wish: Wish, present_m: float | None = None) -> tuple[Relaxed, ...]:
     """Every limit which, given up alone, lets the rig be balanced, or nearer by half a millimetre; nearest first.
 
-    rig: the rig.
+    situation: the rig.
     stock: what the box holds, without what the place forbids.
     wish: what was asked.
     present_m: the error of what can be had as asked, None when nothing can. [m]
     """
-    found = [r for r in (_try(stock, *t, present_m) for t in _tries(rig, stock, wish)) if r is not None]
-    bought = _bought(rig, stock, wish, present_m)
+    found = [r for r in (_try(stock, *t, present_m) for t in _tries(situation, stock, wish)) if r is not None]
+    bought = _bought(situation, stock, wish, present_m)
     return tuple(sorted([*found, *([bought] if bought else [])], key=lambda r: (round(abs(r.error_m), 4), r.pieces)))
 
 
-def _tries(rig: Rig, stock: Stock, wish: Wish) -> list[tuple[Constraint, str, Rig, Wish]]:
+def _tries(situation: Situation, stock: Stock, wish: Wish) -> list[tuple[Constraint, str, Situation, Wish]]:
     def other(**change: object) -> Wish:
         return wish.model_copy(update=change)
 
-    tries: list[tuple[Constraint, str, Rig, Wish]] = []
+    tries: list[tuple[Constraint, str, Situation, Wish]] = []
     if wish.max_pieces < 60:
-        tries.append(("pieces", "Allow {pieces} pieces.", rig, other(max_pieces=60)))
+        tries.append(("pieces", "Allow {pieces} pieces.", situation, other(max_pieces=60)))
     if wish.smallest_kg is not None or wish.largest_kg is not None:
-        tries.append(("sizes", "Allow every size.", rig, other(smallest_kg=None, largest_kg=None)))
+        tries.append(("sizes", "Allow every size.", situation, other(smallest_kg=None, largest_kg=None)))
     if not wish.any_line:
-        tries.append(("line", "Allow shot that this line hardly holds: {taken}.", rig, other(any_line=True)))
+        tries.append(("line", "Allow shot that this line hardly holds: {taken}.", situation, other(any_line=True)))
     if not wish.on_hooklength:
-        tries.append(("hooklength", "Allow shot on the hooklength.", rig, other(on_hooklength=True)))
+        tries.append(("hooklength", "Allow shot on the hooklength.", situation, other(on_hooklength=True)))
     if wish.keep_heavy:
-        tries.append(("heavy", "Choose the locking shot or the lead anew.", rig, other(keep_heavy=False)))
-    if any(getattr(c, "fixed", False) for c in rig.components):
-        loose = each(rig, lambda c: c.model_copy(update={"fixed": False}) if getattr(c, "fixed", False) else c)
+        tries.append(("heavy", "Choose the locking shot or the lead anew.", situation, other(keep_heavy=False)))
+    if any(getattr(c, "fixed", False) for c in situation.rig.components):
+        loose = situation.varied(_released)
         tries.append(("fixed", "Release what you have fixed.", loose, wish))
     metals = {s.material for s in stock.shot if s.count > 0}
     now = wish.material or max(metals, key=lambda m: sum(s.count for s in stock.shot if s.material == m), default=None)
     for metal in sorted(metals - {now}):
-        tries.append(("metal", f"Take {metal}.", rig, other(material=metal)))
+        tries.append(("metal", f"Take {metal}.", situation, other(material=metal)))
     return tries
 
 
+def _released(rig: Rig) -> Rig:
+    return each(rig, lambda c: c.model_copy(update={"fixed": False}) if getattr(c, "fixed", False) else c)
+
+
 def _try(
-    stock: Stock, constraint: Constraint, says: str, rig: Rig, wish: Wish, present_m: float | None
+    stock: Stock, constraint: Constraint, says: str, situation: Situation, wish: Wish, present_m: float | None
 ) -> Relaxed | None:
-    got = _balanced(rig, stock, wish)
+    got = _balanced(situation, stock, wish)
     if got is None or not _worth(got, present_m):
         return None
     if constraint == "pieces":
@@ -88,9 +92,9 @@ def _try(
     return Relaxed(constraint=constraint, says=said, wish=wish, error_m=got.error_m, pieces=got.pieces)
 
 
-def _balanced(rig: Rig, stock: Stock, wish: Wish) -> Proposal | None:
+def _balanced(situation: Situation, stock: Stock, wish: Wish) -> Proposal | None:
     try:
-        return balance_rig(rig, stock, wish)
+        return balanced(situation, stock, wish).proposal
     except BrookwindError:
         return None
 
@@ -99,7 +103,7 @@ def _worth(got: Proposal, present_m: float | None) -> bool:
     return present_m is None or abs(got.error_m) < abs(present_m) - _WORTH_M
 
 
-def _bought(rig: Rig, stock: Stock, wish: Wish, present_m: float | None) -> Relaxed | None:
+def _bought(situation: Situation, stock: Stock, wish: Wish, present_m: float | None) -> Relaxed | None:
     """The same wish with everything a shop sells besides what is there; what is lacking is to be bought."""
     metal = wish.material or "lead"
     if metal == "lead" and stock.ruled_out:
@@ -118,7 +122,7 @@ def _bought(rig: Rig, stock: Stock, wish: Wish, present_m: float | None) -> Rela
         used=dict.fromkeys(own, 1000),
     )
     wish = wish.model_copy(update={"material": metal})
-    got = _balanced(rig, everything, wish)
+    got = _balanced(situation, everything, wish)
     if got is None or not _worth(got, present_m):
         return None
     lacking: Counter[str] = Counter()

@@ -14,9 +14,8 @@ from brookwind.core.floats.immersion import (
     sinking_load_n,
     tip_per_newton_m,
 )
-from brookwind.core.rest.settle import settle
-from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import layout_of
+from brookwind.core.situation import Situation
 
 
 @dataclass(frozen=True)
@@ -65,14 +64,14 @@ class Target:
         return self.tip_m + excess * tip_per_newton_m(self.body, top, self.water_kg_m3)
 
 
-def target_for(rig: Rig, lifted_n: float = 0.0) -> Target:
+def target_for(situation: Situation, lifted_n: float = 0.0) -> Target:
     """The target of a rig's aim.
 
-    rig: the rig.
+    situation: the rig.
     lifted_n: what the current takes off its load. [N]
     Raises: OutOfRange when the wanted tip is longer than the float's tip, or the float cannot be.
     """
-    settled = settle(rig)
+    rig, settled = situation.rig, situation.settled
     tip = settled.body.longest_tip_m
     if rig.aim.tip_m > tip + 1e-9:
         raise OutOfRange.one(

@@ -5,7 +5,7 @@ from __future__ import annotations
 from brookwind.core.balance.fill import fill_float
 from brookwind.core.balance.heavy_first import HeavyPiece, strip_heavy, with_heavy
 from brookwind.core.balance.patterns import JIG, NONE, OLIVETTE, STACK, Pattern
-from brookwind.core.balance.proposal import Proposal, Wish, proposal_of, taken_of
+from brookwind.core.balance.proposal import Balanced, Wish, proposal_of, taken_of
 from brookwind.core.box.stock import Stock
 from brookwind.core.errors import Infeasible
 from brookwind.core.rig.document import Rig
@@ -16,7 +16,7 @@ WANTED_LEAD_KG = 0.1
 """The lead looked for under a balloon whose size is not said. [kg] Editable default."""
 
 
-def without_shot(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
+def without_shot(rig: Rig, stock: Stock, wish: Wish) -> Balanced:
     """The rig without free shot: its float as it is, or filled to suit the nearest lead the box holds.
 
     rig: the rig.

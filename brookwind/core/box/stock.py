@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping
-from typing import Literal
+from typing import Any, Literal
 
 from pydantic import Field
 
@@ -35,6 +35,14 @@ class ShotStock(Frozen):
         """Size as an angler says it: `BB`, `No 8`."""
         return size_label(self.size)
 
+    @property
+    def on_line(self) -> dict[str, Any]:
+        """What a shot out of it is on a line, as fields."""
+        return {
+            "item": self.item, "label": self.label, "mass_kg": self.mass_kg, "scatter": self.scatter,
+            "material": self.material, "density_kg_m3": self.density_kg_m3,
+        }  # fmt: skip
+
 
 class LeadStock(Frozen):
     """A compartment of larger weights: leads that run on the line, olivettes that are fixed on it."""
@@ -49,6 +57,14 @@ class LeadStock(Frozen):
     weighings: tuple[Weighing, ...] = Field(default=(), max_length=200)
     """Raw readings of its scale test."""
     count: int = Field(ge=0, le=10_000)
+
+    @property
+    def on_line(self) -> dict[str, Any]:
+        """What a weight out of it is on a line, as fields, its shape left out."""
+        return {
+            "item": self.item, "label": self.label, "mass_kg": self.mass_kg, "material": self.material,
+            "density_kg_m3": self.density_kg_m3,
+        }  # fmt: skip
 
 
 class FloatStock(Frozen):

@@ -5,26 +5,21 @@ from __future__ import annotations
 from collections.abc import Sequence
 from math import isfinite
 
-from pydantic import Field
-
 from brookwind.core.capacity.bounds import Bound, favoured, figure_at
 from brookwind.core.capacity.ladder import ladder
 from brookwind.core.capacity.needs import NEEDS, Need
 from brookwind.core.capacity.plan import Plan
+from brookwind.core.edits.proposed import Proposed
+from brookwind.core.edits.set_conditions import SetConditions
 from brookwind.core.figures import Figure
-from brookwind.core.frozen import Frozen
 
 _HOPELESS = 1e6
 
 
-class Concession(Frozen):
+class Concession(Proposed):
     """Something to give up that opens the window."""
 
     needs: tuple[str, ...]
-    says: str
-    figures: dict[str, Figure] = Field(default_factory=dict)
-    change: dict[str, float] | None
-    """Fields of the conditions to set; None when it is not a setting."""
     share: float
     """How far the limit moves, relative to itself."""
 
@@ -61,9 +56,13 @@ def concessions(plan: Plan, bounds: Sequence[Bound], low: float | None, high: fl
     return tuple(sorted(offered, key=lambda c: c.share)) or (_NO_WAY,)
 
 
-_NO_WAY = Concession(
-    needs=(), says="Take another type of float, or ask for something else here.", change=None, share=_HOPELESS
-)
+_NO_WAY = Concession(needs=(), says="Take another type of float, or ask for something else here.", share=_HOPELESS)
+
+
+def _setting(fields: dict[str, float]) -> SetConditions:
+    """The change of the conditions; a name with a dot is one of their limits."""
+    limits = {n.removeprefix("limits."): v for n, v in fields.items() if n.startswith("limits.")}
+    return SetConditions(conditions={n: v for n, v in fields.items() if "." not in n}, limits=limits)
 
 
 def _concession(plan: Plan, needs: Sequence[Need], capacity: float) -> Concession | None:
@@ -90,6 +89,6 @@ def _concession(plan: Plan, needs: Sequence[Need], capacity: float) -> Concessio
         needs=tuple(n.id for n in needs),
         says=sentence[:1].upper() + sentence[1:] + ".",
         figures=figures,
-        change=change if settable else None,
+        changes=(_setting(change),) if settable else (),
         share=share,
     )

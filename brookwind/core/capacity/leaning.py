@@ -5,9 +5,7 @@ from __future__ import annotations
 from math import degrees, radians, sin
 
 from brookwind.core.frozen import Frozen
-from brookwind.core.motion.moving import moving
-from brookwind.core.rest.settle import Settled
-from brookwind.core.rig.document import Rig
+from brookwind.core.situation import Situation
 
 
 class Leaning(Frozen):
@@ -19,15 +17,14 @@ class Leaning(Frozen):
     """Sideways pull of the line at the float's foot. [N]"""
 
 
-def leaning(rig: Rig, settled: Settled) -> Leaning | None:
+def leaning(there: Situation) -> Leaning | None:
     """The lean of the rig's line in moving water, and of the float under that pull; None in still water.
 
-    rig: the rig, with the conditions it is fished in.
-    settled: the rig at rest in still water.
-    Source: `moving`.
+    there: the rig, in the conditions it is fished in.
+    Source: `describe`.
     """
-    found = moving(rig, settled).moving
-    if settled.status != "stands" or found is None:
+    found = there.moving
+    if there.settled.status != "stands" or found is None:
         return None
     line = degrees(abs(found.line_lean_rad))
     return Leaning(line_deg=line, float_deg=degrees(found.float_lean_rad), side_n=found.top_n * sin(radians(line)))

@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from functools import lru_cache
 
-import gsw
-
 from brookwind.core.errors import OutOfRange
 
+SALT_WATER = 5.0
+"""Water saltier than this is the sea's. [g/kg] Editable default."""
 _REFERENCE_RATIO = 35.16504 / 35.0
 
 
@@ -42,5 +42,8 @@ def water_density_kg_m3(temperature_c: float, salinity: float = 0.0) -> float:
             "Enter 0 (fresh) to 42; the open sea is 35.",
             ("salinity",),
         )
+    # It takes a tenth of a second to load, and the first page needs no density.
+    import gsw
+
     absolute = salinity * _REFERENCE_RATIO
     return float(gsw.rho(absolute, gsw.CT_from_t(absolute, temperature_c, 0.0), 0.0))

@@ -7,14 +7,12 @@ from typing import Literal
 
 import numpy as np
 
-from brookwind.core.errors import BrookwindError, Problem
 from brookwind.core.flow.profile import Flow
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
-from brookwind.core.motion.afloat import Afloat, go
+from brookwind.core.motion.afloat import Afloat
 from brookwind.core.motion.chain import Array
 from brookwind.core.motion.doubts import Doubt, Range, bait_height_m, dominant, doubts
-from brookwind.core.motion.setup import moves, setup_of
 from brookwind.core.rest.settle import Settled
 from brookwind.core.rest.waterlines import Waterline, waterlines
 from brookwind.core.rig.document import Rig
@@ -80,29 +78,6 @@ class Moving(Frozen):
     bed_slope: float
     ghosts: tuple[Waterline, ...]
     """The tip with a shot more or less; none unless it stands."""
-
-
-class MovingAnswer(Frozen):
-    """The answer, or why there is none; neither in still water."""
-
-    moving: Moving | None = None
-    problem: Problem | None = None
-
-
-def moving(rig: Rig, settled: Settled) -> MovingAnswer:
-    """A rig in the water of its conditions.
-
-    rig: the rig.
-    settled: it at rest in still water.
-    Source: `go` for the shape, `doubts` for the range.
-    """
-    setup = setup_of(rig, settled.water_kg_m3)
-    if not moves(rig, setup) or settled.status == "sinks":
-        return MovingAnswer()
-    try:
-        return MovingAnswer(moving=describe(rig, settled, go(rig, settled, setup)))
-    except BrookwindError as error:
-        return MovingAnswer(problem=error.problems[0])
 
 
 def describe(rig: Rig, settled: Settled, found: Afloat) -> Moving:

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Callable, Sequence
 from contextlib import suppress
 from dataclasses import replace
 
@@ -14,10 +14,10 @@ from brookwind.core.frozen import Frozen
 from brookwind.core.motion.afloat import Afloat, go
 from brookwind.core.motion.doubts import bait_height_m
 from brookwind.core.motion.equilibrium import equilibrium, variants
-from brookwind.core.motion.setup import Setup, held_back, moves, setup_of
+from brookwind.core.motion.setup import Setup, held_back, setup_of
 from brookwind.core.rest.hang import hanging
 from brookwind.core.rest.settle import Settled, settle
-from brookwind.core.rest.stop import LEAST_SETTING_M, SET_M, set_stop, stop_setting, wanted_hook_depth_m
+from brookwind.core.rest.stop import LEAST_SETTING_M, StopSetting, set_stop, stop_setting, wanted_hook_depth_m
 from brookwind.core.rig.document import Rig
 
 _NEAR_M = 1e-3
@@ -105,24 +105,28 @@ def wanted_height_m(rig: Rig) -> float:
     return rig.water.depth_m - wanted_hook_depth_m(rig.water, rig.aim)
 
 
-def moving_setting(rig: Rig, settled: Settled, setup: Setup) -> tuple[float, Afloat, Afloat]:
+def moving_setting(
+    rig: Rig, settled: Settled, setup: Setup, now: Afloat | None = None, still: Callable[[], float] | None = None
+) -> tuple[float, Afloat, Afloat]:
     """Setting that brings the hook to its height in moving water, the shape there, and the shape as it is now.
 
     rig: the rig.
     settled: it at rest in still water.
     setup: the water.
+    now: its shape there, if known.
+    still: tells the setting of still water, if that is known.
     Raises: OutOfRange when no setting does it.
     Source: secant steps, halving where they leave what is known; the shape by `go`.
     """
     aim = wanted_height_m(rig)
     wanted, laid_on = max(aim, _TOUCHING_M), max(0.0, -aim)
-    now = go(rig, settled, setup)
+    now = now or go(rig, settled, setup)
     found, at = now, rig.setting_m
     if aim <= 0.0:
         # Line is laid on beyond the setting at which the hook just touches. That is reached from above, so that it does
         # not hang on what is set now: where line trails along the bed many settings are nearly as good.
         with suppress(BrookwindError):
-            touching = stop_setting(rig, settled).wanted_m - laid_on
+            touching = (still() if still else stop_setting(rig, settled).wanted_m) - laid_on
             found, at = _afresh(set_stop(rig, touching), setup), touching
     miss = height_or_lying_m(found) - wanted
     low, high = LEAST_SETTING_M, min(60.0, 3.0 * (rig.water.depth_m + 1.0))
@@ -145,42 +149,6 @@ def moving_setting(rig: Rig, settled: Settled, setup: Setup) -> tuple[float, Afl
         at += laid_on
         found = _afresh(set_stop(rig, at), setup)
     return at, found, now
-
-
-def wanted_setting_m(rig: Rig) -> float:
-    """Setting that brings the hook to its height in the water of the rig's conditions. [m]
-
-    rig: the rig.
-    Raises: OutOfRange when none does.
-    """
-    settled = settle(rig)
-    setup = setup_of(rig, settled.water_kg_m3)
-    if not moves(rig, setup) or settled.status == "sinks":
-        return stop_setting(rig, settled).wanted_m
-    return moving_setting(rig, settled, setup)[0]
-
-
-def with_stop_set(rig: Rig) -> Rig:
-    """The rig with its stop where it belongs; as it is when the stop is there.
-
-    rig: the rig.
-    Raises: OutOfRange when it belongs nowhere.
-    """
-    wanted = wanted_setting_m(rig)
-    near = SET_IN_CURRENT_M if moves(rig, setup_of(rig, settle(rig).water_kg_m3)) else SET_M
-    return rig if abs(wanted - rig.setting_m) < near else set_stop(rig, wanted)
-
-
-def setting_or_still_m(rig: Rig) -> float:
-    """`wanted_setting_m`; where the current leaves no setting, that of still water. [m]
-
-    rig: the rig.
-    Raises: OutOfRange when there is none in still water either.
-    """
-    try:
-        return wanted_setting_m(rig)
-    except OutOfRange:
-        return stop_setting(rig).wanted_m
 
 
 def _at(rig: Rig, settled: Settled, setup: Setup, setting_m: float, begin: Afloat) -> Afloat:
@@ -209,18 +177,26 @@ def _no_setting(rig: Rig, found: Afloat, wanted_m: float) -> OutOfRange:
     )
 
 
-def moving_stop(rig: Rig, settled: Settled | None = None, bed: Sequence[tuple[float, float]] = ()) -> MovingStop:
+def moving_stop(
+    rig: Rig,
+    settled: Settled | None = None,
+    bed: Sequence[tuple[float, float]] = (),
+    still: StopSetting | None = None,
+    now: Afloat | None = None,
+) -> MovingStop:
     """Where the stop goes in the water of the rig's conditions, and what matters.
 
     rig: the rig.
     settled: it at rest in still water, if known.
     bed: (distance downstream of where the float is, depth) along the run; the slope of the conditions when empty. [m]
+    still: where it goes in still water, if known.
+    now: its shape as it is set, if known.
     Raises: OutOfRange when no setting does it.
     """
     rest = settled or settle(rig)
     setup = setup_of(rig, rest.water_kg_m3)
-    still = stop_setting(rig, rest)
-    setting, there, now = moving_setting(rig, rest, setup)
+    still_m = (still or stop_setting(rig, rest)).wanted_m
+    setting, there, now = moving_setting(rig, rest, setup, now, lambda: still_m)
     holds = hold_curve(rig, rest, setup, there)
     least = min((h.height_m for h in holds), default=0.0)
     # Of what is as good as on the bed, the gentlest check: held harder the bait is soon swept up again.
@@ -230,8 +206,8 @@ def moving_stop(rig: Rig, settled: Settled | None = None, bed: Sequence[tuple[fl
         wanted_m=setting,
         slide_m=setting - rig.setting_m,
         is_set=abs(setting - rig.setting_m) < SET_IN_CURRENT_M,
-        still_m=still.wanted_m,
-        lean_m=setting - still.wanted_m,
+        still_m=still_m,
+        lean_m=setting - still_m,
         attachment_m=float(there.top.depth_m),
         hook_height_now_m=height_or_lying_m(now),
         hook_height_wanted_m=wanted_height_m(rig),

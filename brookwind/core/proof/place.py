@@ -1,308 +1,226 @@
-"""Judging a rig by the rules of a place: one entry a rule."""
+"""Checks of a rig by the rules of the place it is fished at, and of the day."""
 
 from __future__ import annotations
 
-from collections.abc import Callable, Iterator
-from dataclasses import dataclass
+from collections.abc import Callable, Mapping
+from typing import TypeAlias
 
-from brookwind.core.figures import Figure, length, load
+from brookwind.core.edits.change import Change
+from brookwind.core.edits.change_hook import ChangeHook
+from brookwind.core.edits.change_line import ChangeLine
+from brookwind.core.edits.change_main import ChangeMain
+from brookwind.core.edits.change_metal import ChangeMetal
+from brookwind.core.edits.remove import Remove
+from brookwind.core.edits.set_lash import SetLash
+from brookwind.core.figures import Figure, force, length, load, mass
 from brookwind.core.floats.types import FLOAT_TYPE
-from brookwind.core.proof.finding import Finding, Station
-from brookwind.core.rig.book import SHIPPED, Book
+from brookwind.core.matter.materials import LINE_MATERIAL
+from brookwind.core.proof.check import Check, Finding, Station
 from brookwind.core.rig.components import Bait, Hook, LineSection, Shot, Weight
-from brookwind.core.rig.document import Rig, of_kind
+from brookwind.core.rig.document import of_kind
 from brookwind.core.rig.families import layout_of
 from brookwind.core.rig.hooks import size_name
-from brookwind.core.rig.lines import line_strength_n
-from brookwind.core.rules.place_rules import Day, Place, PlaceRules, is_closed
+from brookwind.core.rig.lines import diameter_for_m, line_strength_n
+from brookwind.core.rules.place_rules import Day, PlaceRules, is_closed
+from brookwind.core.situation import Situation
+
+Broken: TypeAlias = tuple[str, str, Mapping[str, Figure], Change | None]
+"""Sentence, remedy, their figures, and what applies the remedy."""
+Rule: TypeAlias = Callable[[PlaceRules, Day, Situation], Broken | None]
+
+OTHER_METAL = "tin"
+"""Where lead is forbidden: what shot is mostly sold in instead. Editable default."""
 
 
-@dataclass(frozen=True)
-class Judged:
-    """What a rule looks at."""
-
-    rules: PlaceRules
-    day: Day
-    rig: Rig
-    book: Book
-    overloaded: bool
-    """The rig is heavier than its float carries."""
-
-
-@dataclass(frozen=True)
-class Breach:
-    """A rule broken, in words."""
-
-    says: str
-    remedy: str
-    figures: dict[str, Figure] | None = None
-
-
-@dataclass(frozen=True)
-class Rule:
-    """A rule that places have: what it is about, and how it is judged."""
-
-    id: str
-    name: str
-    station: Station
-    judge: Callable[[Judged], Breach | None]
-    source: str = "default"
-
-
-def judge_hooks(case: Judged) -> Breach | None:
-    """Hooks on one line.
-
-    case: rules, day and rig.
-    """
-    most, count = case.rules.hooks_most, len(of_kind(case.rig, Hook))
-    if most is None or count <= most:
+def _hooks(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+    most, hooks = rules.hooks_most, of_kind(there.rig, Hook)
+    if most is None or len(hooks) <= most:
         return None
-    return Breach(f"{count} hooks on one line; {most} {'is' if most == 1 else 'are'} allowed here.", "Take one off.")
+    over = {h.id for h in sorted(hooks, key=lambda h: h.position_m)[most:]}
+    baits = [b.id for b in of_kind(there.rig, Bait) if b.hook in over]
+    allowed = f"{most} {'is' if most == 1 else 'are'} allowed here."
+    return f"{len(hooks)} hooks on one line; {allowed}", "Take one off.", {}, Remove(pieces=(*sorted(over), *baits))
 
 
-def judge_barbs(case: Judged) -> Breach | None:
-    """Barbs.
-
-    case: rules, day and rig.
-    """
+def _barbs(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
     allowed = {"any": {"barbed", "micro", "barbless"}, "micro": {"micro", "barbless"}, "barbless": {"barbless"}}
-    if all(h.barb in allowed[case.rules.barbs] for h in of_kind(case.rig, Hook)):
+    if rules.barbs == "any" or all(h.barb in allowed[rules.barbs] for h in of_kind(there.rig, Hook)):
         return None
-    only = "barbless hooks" if case.rules.barbs == "barbless" else "barbless or micro-barbed hooks"
-    return Breach(f"Only {only} are allowed here.", "Change the hook, or press its barb flat.")
+    only = "barbless hooks" if rules.barbs == "barbless" else "barbless or micro-barbed hooks"
+    change = ChangeHook(barb=rules.barbs, every=True)
+    return f"Only {only} are allowed here.", "Change the hook, or press its barb flat.", {}, change
 
 
-def judge_hook_size(case: Judged) -> Breach | None:
-    """Smallest and largest hook. Larger hooks have smaller numbers.
-
-    case: rules, day and rig.
-    """
-    small, large = case.rules.smallest_hook, case.rules.largest_hook
-    for hook in of_kind(case.rig, Hook):
-        if small is not None and hook.size > small:
-            return Breach(
-                f"A hook {size_name(hook.size)} is smaller than the {size_name(small)} allowed.", "Go larger."
-            )
-        if large is not None and hook.size < large:
-            return Breach(
-                f"A hook {size_name(hook.size)} is larger than the {size_name(large)} allowed.", "Go smaller."
-            )
+def _hook_size(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+    """Larger hooks have smaller numbers."""
+    small, large = rules.smallest_hook, rules.largest_hook
+    for hook in of_kind(there.rig, Hook):
+        lowest = hook.position_m == 0.0
+        for limit, than, remedy in ((small, "smaller", "Go larger."), (large, "larger", "Go smaller.")):
+            if limit is None or not (hook.size > limit if than == "smaller" else hook.size < limit):
+                continue
+            says = f"A hook {size_name(hook.size)} is {than} than the {size_name(limit)} allowed."
+            return says, remedy, {}, ChangeHook(size=limit) if lowest else None
     return None
 
 
-def judge_lead(case: Judged) -> Breach | None:
-    """Lead by size band: from the lighter weight, up to but not at the heavier.
-
-    case: rules, day and rig.
-    """
+def _lead(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+    """From the lighter weight, up to but not at the heavier."""
     banned = [
         c
-        for c in case.rig.components
+        for c in there.rig.components
         if isinstance(c, Shot | Weight)
         and c.material == "lead"
-        and any(b.from_kg <= c.mass_kg < b.to_kg for b in case.rules.lead)
+        and any(b.from_kg <= c.mass_kg < b.to_kg for b in rules.lead)
     ]
     if not banned:
         return None
-    heaviest = max(banned, key=lambda c: c.mass_kg)
     names = ", ".join(dict.fromkeys(c.label or c.kind for c in banned))
-    return Breach(
+    return (
         f"Lead of these sizes is forbidden here: {names}, up to {{most}}.",
         "Change the rig to another metal with one press, then balance from the box.",
-        {"most": load(heaviest.mass_kg)},
+        {"most": load(max(c.mass_kg for c in banned))},
+        ChangeMetal(material=OTHER_METAL),
     )
 
 
-def judge_lash(case: Judged) -> Breach | None:
-    """Least line between pole tip and float.
-
-    case: rules, day and rig.
-    """
-    least, lash = case.rules.lash_least_m, case.rig.lash_m
-    if least is None or case.rig.conditions.tackle == "rod" or (lash is not None and lash >= least - 1e-9):
+def _lash(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+    least, lash = rules.lash_least_m, there.rig.lash_m
+    if least is None or there.rig.conditions.tackle == "rod" or (lash is not None and lash >= least - 1e-9):
         return None
+    figures, change = {"least": length(least)}, SetLash(lash_m=least)
     if lash is None:
-        return Breach("At least {least} of line above the float is ruled here.", "Enter your lash.",
-                      {"least": length(least)})  # fmt: skip
-    return Breach(
-        "The lash is {lash}; at least {least} is ruled here.",
-        "Lengthen it.",
-        {"lash": length(lash), "least": length(least)},
-    )
+        return "At least {least} of line above the float is ruled here.", "Enter your lash.", figures, change
+    figures["lash"] = length(lash)
+    return "The lash is {lash}; at least {least} is ruled here.", "Lengthen it.", figures, change
 
 
-def judge_overloading(case: Judged) -> Breach | None:
-    """More weight than the float carries.
-
-    case: rules, day and rig.
-    """
-    if not case.rules.no_overloading or not case.overloaded:
+def _overloading(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+    if not rules.no_overloading or not (there.settled.status == "sinks" or there.settled.rod_n > 0.0):
         return None
-    meant = layout_of(case.rig).overload > 1.0
-    return Breach(
-        "Floats may not be loaded beyond what they carry here.",
-        "This family is overloaded on purpose: choose another." if meant else "Take shot off until it floats.",
-    )
+    meant = layout_of(there.rig).overload > 1.0
+    remedy = "This family is overloaded on purpose: choose another." if meant else "Take shot off until it floats."
+    return "Floats may not be loaded beyond what they carry here.", remedy, {}, None
 
 
-def judge_braid(case: Judged) -> Breach | None:
-    """Braid on the rig.
-
-    case: rules, day and rig.
-    """
-    if not case.rules.no_braid or all(s.material != "braid" for s in of_kind(case.rig, LineSection)):
+def _braid(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+    braids = [s.role for s in of_kind(there.rig, LineSection) if s.material == "braid"]
+    if not rules.no_braid or not braids:
         return None
-    return Breach("Braid is forbidden here.", "Take nylon.")
+    return "Braid is forbidden here.", "Take nylon.", {}, None if "hooklength" in braids else ChangeMain(main="nylon")
 
 
-def judge_float(case: Judged) -> Breach | None:
-    """Kinds of float.
-
-    case: rules, day and rig.
-    """
-    kind = FLOAT_TYPE.get(case.rig.float_piece.spec.type)
-    if kind is None or kind.id not in case.rules.no_floats:
+def _float(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+    kind = FLOAT_TYPE.get(there.rig.float_piece.spec.type)
+    if kind is None or kind.id not in rules.no_floats:
         return None
-    return Breach(f"This kind of float is forbidden here: {kind.name}.", "Take another float or family.")
+    return f"This kind of float is forbidden here: {kind.name}.", "Take another float or family.", {}, None
 
 
-def judge_bait(case: Judged) -> Breach | None:
-    """Baits.
-
-    case: rules, day and rig.
-    """
-    for bait in of_kind(case.rig, Bait):
-        if bait.item in case.rules.no_baits:
-            return Breach(f"This bait is forbidden here: {bait.label or bait.item}.", "Take another bait.")
+def _bait(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+    for bait in of_kind(there.rig, Bait):
+        if bait.item in rules.no_baits:
+            return f"This bait is forbidden here: {bait.label or bait.item}.", "Take another bait.", {}, None
     return None
 
 
-def judge_live_bait(case: Judged) -> Breach | None:
-    """Living fish as bait.
-
-    case: rules, day and rig.
-    """
-    kinds = (case.book.baits.get(b.item or "") for b in of_kind(case.rig, Bait))
-    if not case.rules.no_live_bait or not any(k is not None and k.live for k in kinds):
+def _live_bait(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+    kinds = (there.book.baits.get(b.item or "") for b in of_kind(there.rig, Bait))
+    if not rules.no_live_bait or not any(k is not None and k.live for k in kinds):
         return None
-    return Breach("Live bait is forbidden here.", "Take a dead bait.")
+    return "Live bait is forbidden here.", "Take a dead bait.", {}, None
 
 
-def judge_hooklength(case: Judged) -> Breach | None:
-    """Least strength of the hooklength.
-
-    case: rules, day and rig.
-    """
-    least, strength = case.rules.hooklength_least_n, line_strength_n(of_kind(case.rig, LineSection)[-1])
+def _hooklength(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+    last = of_kind(there.rig, LineSection)[-1]
+    least, strength = rules.hooklength_least_n, line_strength_n(last)
     if least is None or strength >= least - 1e-9:
         return None
-    return Breach(
+    stronger = last.role == "hooklength" and last.material in LINE_MATERIAL
+    return (
         "The hooklength bears {now}; at least {least} is ruled here.",
         "Take a stronger one.",
-        {"now": Figure(value=strength, quantity="force"), "least": Figure(value=least, quantity="force")},
+        {"now": force(strength), "least": force(least)},
+        ChangeLine(role="hooklength", diameter_m=diameter_for_m(least, last.material)) if stronger else None,
     )
 
 
-def judge_feed(case: Judged) -> Breach | None:
-    """Feed in a day.
-
-    case: rules, day and rig.
-    """
-    most = case.rules.feed_most_kg
-    if most is None or case.day.feed_kg <= most + 1e-9:
+def _feed(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+    most = rules.feed_most_kg
+    if most is None or day.feed_kg <= most + 1e-9:
         return None
-    return Breach(f"{case.day.feed_kg:g} kg of feed; {most:g} kg a day is allowed here.", "Take less.")
+    figures = {"feed": mass(day.feed_kg), "most": mass(most)}
+    return "{feed} of feed; {most} a day is allowed here.", "Take less.", figures, None
 
 
-def judge_rods(case: Judged) -> Breach | None:
-    """Rods at a time.
-
-    case: rules, day and rig.
-    """
-    most = case.rules.rods_most
-    if most is None or case.day.rods <= most:
+def _rods(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+    most = rules.rods_most
+    if most is None or day.rods <= most:
         return None
-    return Breach(f"{case.day.rods} rods; {most} {'is' if most == 1 else 'are'} allowed here.", "Leave the others.")
+    return f"{day.rods} rods; {most} {'is' if most == 1 else 'are'} allowed here.", "Leave the others.", {}, None
 
 
-def judge_keepnet(case: Judged) -> Breach | None:
-    """Keepnets.
-
-    case: rules, day and rig.
-    """
-    if not (case.rules.no_keepnets and case.day.keepnet):
+def _keepnets(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+    if not (rules.no_keepnets and day.keepnet):
         return None
-    return Breach("Keepnets are forbidden here.", "Return each fish as it is caught.")
+    return "Keepnets are forbidden here.", "Return each fish as it is caught.", {}, None
 
 
-def judge_dates(case: Judged) -> Breach | None:
-    """Closed times of the year, for all or for the fish sought.
-
-    case: rules, day and rig.
-    """
-    on = case.day.on
-    if on is None:
+def _dates(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+    """For all, or for the fish sought."""
+    if day.on is None:
         return None
-    for span in case.rules.closed:
-        if is_closed(span, on) and span.species in (None, case.rig.species):
-            fish = case.book.species.get(span.species or "")
+    for span in rules.closed:
+        if is_closed(span, day.on) and span.species in (None, there.rig.species):
+            fish = there.book.species.get(span.species or "")
             what = f"Fishing for {fish.name}" if fish else "Fishing"
-            return Breach(f"{what} is closed here from {span.first} to {span.last}.", "Choose another day or water.")
+            return f"{what} is closed here from {span.first} to {span.last}.", "Choose another day or water.", {}, None
     return None
 
 
-def judge_hours(case: Judged) -> Breach | None:
-    """Hours of the day; they may run over midnight.
-
-    case: rules, day and rig.
-    """
-    at, opens, closes = case.day.at, case.rules.opens, case.rules.closes
+def _hours(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+    """They may run over midnight."""
+    at, opens, closes = day.at, rules.opens, rules.closes
     if at is None or opens is None or closes is None:
         return None
     now = f"{at.hour:02d}:{at.minute:02d}"
     is_open = opens <= now < closes if opens < closes else now >= opens or now < closes
     if is_open:
         return None
-    return Breach(f"At {now} fishing is closed; it is open from {opens} to {closes}.", "Come back in that time.")
+    says = f"At {now} fishing is closed; it is open from {opens} to {closes}."
+    return says, "Come back in that time.", {}, None
 
 
-RULES = (
-    Rule("hooks", "hooks on one line", "line", judge_hooks),
-    Rule("barbs", "barbs", "line", judge_barbs),
-    Rule("hook-size", "size of hook", "line", judge_hook_size),
-    Rule("lead", "lead by size", "load", judge_lead),
-    Rule("lash", "least lash", "line", judge_lash),
-    Rule("overloading", "overloading", "load", judge_overloading),
-    Rule("braid", "braid", "line", judge_braid),
-    Rule("float", "kinds of float", "float", judge_float),
-    Rule("bait", "baits", "bait", judge_bait),
-    Rule("live-bait", "live bait", "bait", judge_live_bait),
-    Rule("hooklength", "strength of the hooklength", "line", judge_hooklength),
-    Rule("feed", "feed a day", "water", judge_feed),
-    Rule("rods", "rods", "water", judge_rods),
-    Rule("keepnets", "keepnets", "water", judge_keepnet),
-    Rule("dates", "closed time", "water", judge_dates),
-    Rule("hours", "hours", "water", judge_hours),
+def _ruled(id: str, name: str, station: Station, rule: Rule) -> Check:
+    """The check of a rule that places have."""
+
+    def judge(check: Check, there: Situation) -> Finding | None:
+        assert there.place is not None
+        broken = rule(there.place.rules, there.place.day, there)
+        if broken is None:
+            return None
+        says, remedy, figures, change = broken
+        return check.finds(figures, says, remedy, change)
+
+    return Check(f"rule-{id}", name, station, "refuse", judge, needs="place", source="the rules of the place")
+
+
+PLACE = (
+    _ruled("hooks", "hooks on one line", "line", _hooks),
+    _ruled("barbs", "barbs", "line", _barbs),
+    _ruled("hook-size", "size of hook", "line", _hook_size),
+    _ruled("lead", "lead by size", "load", _lead),
+    _ruled("lash", "least lash", "line", _lash),
+    _ruled("overloading", "overloading", "load", _overloading),
+    _ruled("braid", "braid", "line", _braid),
+    _ruled("float", "kinds of float", "float", _float),
+    _ruled("bait", "baits", "bait", _bait),
+    _ruled("live-bait", "live bait", "bait", _live_bait),
+    _ruled("hooklength", "strength of the hooklength", "line", _hooklength),
+    _ruled("feed", "feed a day", "water", _feed),
+    _ruled("rods", "rods", "water", _rods),
+    _ruled("keepnets", "keepnets", "water", _keepnets),
+    _ruled("dates", "closed time", "water", _dates),
+    _ruled("hours", "hours", "water", _hours),
 )
-
-
-def judge(rig: Rig, place: Place, overloaded: bool, book: Book = SHIPPED) -> Iterator[Finding]:
-    """What a rig breaks of the rules of a place.
-
-    rig: the rig.
-    place: rules and day.
-    overloaded: the rig is heavier than its float carries.
-    book: fish, baits and hooks.
-    """
-    case = Judged(place.rules, place.day, rig, book, overloaded)
-    for rule in RULES:
-        breach = rule.judge(case)
-        if breach is not None:
-            yield Finding(
-                id=f"rule-{rule.id}",
-                station=rule.station,
-                severity="refuse",
-                says=breach.says,
-                remedy=breach.remedy,
-                figures=breach.figures or {},
-            )
+"""In the order in which they are told."""

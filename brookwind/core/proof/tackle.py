@@ -1,19 +1,32 @@
-"""Whether the tackle matches: each check one function, its place in `TACKLE_FINDERS`, its limits beside it."""
+"""Checks of the tackle: whether lines, knots, stop, hook, bait and rod match."""
 
 from __future__ import annotations
 
-from brookwind.core.figures import Figure, depth, length
-from brookwind.core.proof.finding import Case, Finder, Finding
+from math import pi
+
+from brookwind.core.edits.change_bead import ChangeBead
+from brookwind.core.edits.change_hook import ChangeHook
+from brookwind.core.edits.change_leader import ChangeLeader
+from brookwind.core.edits.change_line import ChangeLine
+from brookwind.core.edits.change_stop import ChangeStop
+from brookwind.core.edits.set_conditions import SetConditions
+from brookwind.core.figures import depth, force, length, thickness
+from brookwind.core.matter.materials import LINE_MATERIAL
+from brookwind.core.proof.check import Check, Finding
 from brookwind.core.rig.components import Bait, Hook, LineSection
 from brookwind.core.rig.document import of_kind
 from brookwind.core.rig.families import FAMILY
 from brookwind.core.rig.hooks import HOOK_SIZE
-from brookwind.core.rig.lines import line_strength_n
-from brookwind.core.tackle.line_facts import lies_how, line_facts
-from brookwind.core.tackle.passing import RUNS_FREELY, passing
+from brookwind.core.rig.lines import DIAMETERS_MM, diameter_for_m, line_strength_n
+from brookwind.core.rig.threading import hooklength_join_m
+from brookwind.core.situation import Situation
+from brookwind.core.tackle.line_facts import lies_how
+from brookwind.core.tackle.passing import RUNS_FREELY
 
 WEAKER_BY = 0.95
 """The hooklength at its knot bears at most this share of what the main line bears at its own. Editable default."""
+LEAST_SHARE = 0.8
+"""A hooklength of this share of the least used for the fish will do. Editable default."""
 GIVE_MOST = 0.6
 """Drag or elastic set harder than this share of the weakest place breaks on a lunge. Editable default."""
 HOOK_OVER_BAIT = 1.0
@@ -22,220 +35,185 @@ SWING_ROOM_M = 0.3
 """Rod left over the setting, to swing the fish in. [m] Editable default."""
 CAST_SHARE = 0.5
 """What hangs below a sliding float is at most this share of the rod, to be cast. Editable default."""
+CALM_M_S = 2.0
+"""In less wind a line that floats is left to. [m/s] Editable default."""
 
 
-def _force(value_n: float) -> Figure:
-    return Figure(value=value_n, quantity="force")
+def _thinner_m(most_m: float) -> float | None:
+    """The thickest line sold up to a thickness. [m]"""
+    fits = [mm for mm in DIAMETERS_MM if mm * 1e-3 <= most_m + 1e-9]
+    return round(fits[-1] * 1e-3, 6) if fits else None
 
 
-def _note(id: str, says: str, remedy: str, figures: dict[str, Figure] | None = None) -> Finding:
-    return Finding(id=id, station="line", severity="note", says=says, remedy=remedy, figures=figures or {})
-
-
-def find_weak_main(case: Case) -> Finding | None:
-    """The hooklength is not the line that breaks first.
-
-    case: the rig at rest.
-    """
-    facts = line_facts(case.rig)
+def _steps_up(check: Check, there: Situation) -> Finding | None:
+    """The hooklength is not the line that breaks first."""
+    facts = there.line_facts
     leader = facts.lines[-1]
-    others = list(facts.lines[:-1])
-    weaker = min(others, key=lambda f: f.bears_n, default=None)
+    weaker = min(facts.lines[:-1], key=lambda f: f.bears_n, default=None)
     if weaker is None or leader.bears_n <= WEAKER_BY * weaker.bears_n:
         return None
-    return _note(
-        "steps-up",
+    section = of_kind(there.rig, LineSection)[-1]
+    strong_n = WEAKER_BY * weaker.bears_n / leader.keeps
+    material = LINE_MATERIAL.get(section.material, LINE_MATERIAL["nylon"])
+    lighter = _thinner_m((4.0 * strong_n / (pi * material.strength_pa)) ** 0.5)
+    return check.finds(
+        {"main": force(weaker.bears_n), "leader": force(leader.bears_n)},
         f"The {weaker.role.replace('-', ' ')} line bears {{main}} at its {weaker.knot_name}, "
         "the hooklength {leader}: a snag costs the whole rig.",
-        "Tie a lighter hooklength, or a stronger line above it.",
-        {"main": _force(weaker.bears_n), "leader": _force(leader.bears_n)},
+        change=ChangeLine(role="hooklength", diameter_m=lighter) if lighter and section.role == "hooklength" else None,
     )
 
 
-def find_weak_for_fish(case: Case) -> Finding | None:
-    """The hooklength is weaker than is used for the fish.
-
-    case: the rig at rest.
-    """
-    species = case.book.species.get(case.rig.species or "")
-    leader = of_kind(case.rig, LineSection)[-1]
+def _light_for_fish(check: Check, there: Situation) -> Finding | None:
+    species = there.book.species.get(there.rig.species or "")
+    leader = of_kind(there.rig, LineSection)[-1]
     strength = line_strength_n(leader)
-    if species is None or strength >= 0.8 * species.line_n[0]:
+    if species is None or strength >= LEAST_SHARE * species.line_n[0]:
         return None
-    return _note(
-        "light-for-fish",
+    stronger = diameter_for_m(species.line_n[0], leader.material) if leader.material in LINE_MATERIAL else None
+    return check.finds(
+        {"now": force(strength), "least": force(species.line_n[0])},
         f"The hooklength bears {{now}} unknotted; for {species.name} at least {{least}} is used.",
-        "Take a stronger one.",
-        {"now": _force(strength), "least": _force(species.line_n[0])},
+        change=ChangeLine(role="hooklength", diameter_m=stronger) if leader.role == "hooklength" else None,
     )
 
 
-def find_give(case: Case) -> Finding | None:
-    """Drag or elastic is set harder than the weakest line bears.
-
-    case: the rig at rest.
-    """
-    facts = line_facts(case.rig)
+def _give_too_hard(check: Check, there: Situation) -> Finding | None:
+    facts = there.line_facts
     if not facts.give_entered or facts.give_n <= GIVE_MOST * facts.weakest_n:
         return None
-    what = "elastic takes" if case.rig.conditions.tackle == "pole" else "drag slips at"
-    return _note(
-        "give-too-hard",
+    what = "elastic takes" if there.rig.conditions.tackle == "pole" else "drag slips at"
+    return check.finds(
+        {"give": force(facts.give_n), "weakest": force(facts.weakest_n), "advised": force(facts.give_advised_n)},
         f"The {what} {{give}}, and the weakest line bears {{weakest}} at its knot.",
-        "Set it to about {advised}.",
-        {"give": _force(facts.give_n), "weakest": _force(facts.weakest_n), "advised": _force(facts.give_advised_n)},
+        change=SetConditions(conditions={"give_n": facts.give_advised_n}),
     )
 
 
-def find_line_above(case: Case) -> Finding | None:
-    """The line behind the float lies other than the method wants.
+def _fluorocarbon_main(check: Check, there: Situation) -> Finding | None:
+    main = of_kind(there.rig, LineSection)[0]
+    if main.material != "fluorocarbon" or there.rig.conditions.tackle != "rod":
+        return None
+    return check.finds(change=ChangeLine(role="main", material="nylon") if main.role == "main" else None)
 
-    case: the rig at rest.
-    """
-    family = FAMILY.get(case.rig.family)
-    main = of_kind(case.rig, LineSection)[0]
-    lies = lies_how(main, case.settled.water_kg_m3)
-    if main.material == "fluorocarbon" and case.rig.conditions.tackle == "rod":
-        return _note(
-            "fluorocarbon-main",
-            "Fluorocarbon as the line above a float sinks and drags it.",
-            "Keep it for the hooklength; take nylon above.",
-        )
-    if family is None or family.line_wants == "either" or case.rig.conditions.tackle != "rod":
+
+def _line_lies(check: Check, there: Situation) -> Finding | None:
+    """The line behind the float lies other than the method wants."""
+    rig, family = there.rig, FAMILY.get(there.rig.family)
+    main = of_kind(rig, LineSection)[0]
+    if family is None or family.line_wants == "either" or rig.conditions.tackle != "rod":
         return None
-    wants_floating = family.line_wants == "floats"
-    if wants_floating == (lies == "floats"):
+    lies, wants_floating = lies_how(main, there.settled.water_kg_m3), family.line_wants == "floats"
+    if main.material == "fluorocarbon" or wants_floating == (lies == "floats"):
         return None
-    if not wants_floating and case.rig.conditions.wind_m_s < 2.0:
+    if check.id != ("line-sinks" if wants_floating else "line-floats"):
         return None
-    return _note(
-        "line-floats" if lies == "floats" else "line-sinks",
-        f"The line behind the float {lies}; a {family.name.split(',')[0]} wants one that {family.line_wants}.",
-        "Grease it." if wants_floating else "Degrease it, dip the rod tip and reel the line under.",
+    if not wants_floating and rig.conditions.wind_m_s < CALM_M_S:
+        return None
+    helps = main.role == "main" and (wants_floating or main.greased)
+    return check.finds(
+        says=f"The line behind the float {lies}; a {family.name.split(',')[0]} wants one that {family.line_wants}.",
+        change=ChangeLine(role="main", greased=wants_floating) if helps else None,
     )
 
 
-def find_bore(case: Case) -> Finding | None:
-    """The line is too thick to run through the float.
-
-    case: the rig at rest.
-    """
-    way = passing(case.rig)
+def _bore_too_narrow(check: Check, there: Situation) -> Finding | None:
+    way = there.passing
     if way is None or way.bore_m >= RUNS_FREELY * way.line_m:
         return None
-    return Finding(
-        id="bore-too-narrow",
-        station="line",
-        severity="refuse",
-        says=f"Line of {way.line_m * 1000:.2f} mm does not run through a bore of {way.bore_m * 1000:.2f} mm.",
-        remedy=f"Take line up to {way.bore_m / RUNS_FREELY * 1000:.2f} mm, or a float with a wider bore.",
+    most_m = way.bore_m / RUNS_FREELY
+    through = next((s for s in of_kind(there.rig, LineSection) if s.lower_m < there.rig.setting_m), None)
+    thinner = _thinner_m(most_m)
+    return check.finds(
+        {"line": thickness(way.line_m), "bore": thickness(way.bore_m), "most": thickness(most_m)},
+        change=ChangeLine(role=through.role, diameter_m=thinner) if through and thinner else None,
     )
 
 
-def find_stop_slips(case: Case) -> Finding | None:
-    """The stop slips through the bead or the bore, or the bead through the bore.
-
-    case: the rig at rest.
-    """
-    way = passing(case.rig)
+def _stop_slips(check: Check, there: Situation) -> Finding | None:
+    """The stop slips through the bead or the bore, or the bead through the bore."""
+    way = there.passing
     if way is None or way.stop_m is None:
         return None
+    figures = {"stop": thickness(way.stop_m), "bore": thickness(way.bore_m)}
     if way.bead_m is None:
         if way.stop_m > way.bore_m:
             return None
-        says = f"The stop, {way.stop_m * 1000:.1f} mm, slips through the bore of {way.bore_m * 1000:.1f} mm."
-        remedy = "Thread a bead between them, or tie a thicker stop."
-    elif way.bead_m <= way.bore_m:
-        says = f"The stop bead, {way.bead_m * 1000:.1f} mm, slips into the bore of {way.bore_m * 1000:.1f} mm."
-        remedy = "Take a larger bead."
-    elif way.bead_hole_m is not None and way.stop_m <= way.bead_hole_m:
-        says = (
-            f"The stop, {way.stop_m * 1000:.1f} mm, slips through the bead's hole of {way.bead_hole_m * 1000:.1f} mm."
-        )
-        remedy = "Tie a thicker stop, or take a bead with a smaller hole."
-    else:
+        return check.finds(
+            figures, "The stop, {stop}, slips through the bore of {bore}.",
+            "Thread a bead between them, or tie a thicker stop.", ChangeBead(on_line=True),
+        )  # fmt: skip
+    figures["bead"] = thickness(way.bead_m)
+    if way.bead_m <= way.bore_m:
+        return check.finds(figures, "The stop bead, {bead}, slips into the bore of {bore}.", "Take a larger bead.")
+    if way.bead_hole_m is None or way.stop_m > way.bead_hole_m:
         return None
-    return Finding(id="stop-slips", station="line", severity="refuse", says=says, remedy=remedy)
-
-
-def find_stop_on_braid(case: Case) -> Finding | None:
-    """A single thread stop on braid slips.
-
-    case: the rig at rest.
-    """
-    stop = case.rig.stop
-    if stop is None:
-        return None
-    under = next(s for s in of_kind(case.rig, LineSection) if s.lower_m < stop.position_m)
-    stops = [c for c in case.rig.components if c.kind == "stop"]
-    if under.material != "braid" or stop.material != "thread" or len(stops) > 1:
-        return None
-    return _note(
-        "stop-on-braid",
-        "A single thread stop slips on braid.",
-        "Tie two in series, or a length of nylon as top shot at least as long as the deepest setting.",
+    figures["hole"] = thickness(way.bead_hole_m)
+    return check.finds(
+        figures,
+        "The stop, {stop}, slips through the bead's hole of {hole}.",
+        "Tie a thicker stop, or take a bead with a smaller hole.",
     )
 
 
-def find_hook_over_bait(case: Case) -> Finding | None:
-    """The hook is larger than its bait, or not one that the bait goes on.
+def _stop_on_braid(check: Check, there: Situation) -> Finding | None:
+    stop = there.rig.stop
+    if stop is None:
+        return None
+    under = next(s for s in of_kind(there.rig, LineSection) if s.lower_m < stop.position_m)
+    stops = [c for c in there.rig.components if c.kind == "stop"]
+    if under.material != "braid" or stop.material != "thread" or len(stops) > 1:
+        return None
+    return check.finds(change=ChangeStop(count=2))
 
-    case: the rig at rest.
-    """
-    hooks = {h.id: h for h in of_kind(case.rig, Hook)}
-    for bait in of_kind(case.rig, Bait):
-        kind, hook = case.book.baits.get(bait.item or ""), hooks[bait.hook]
+
+def _hook_and_bait(check: Check, there: Situation) -> Finding | None:
+    """The hook is larger than its bait, or not one that the bait goes on."""
+    hooks = {h.id: h for h in of_kind(there.rig, Hook)}
+    for bait in of_kind(there.rig, Bait):
+        kind, hook = there.book.baits.get(bait.item or ""), hooks[bait.hook]
         size = HOOK_SIZE.get(hook.size)
         if kind is None or size is None:
             continue
         small, large = kind.hooks
         labels = f"{HOOK_SIZE[small].label} to {HOOK_SIZE[large].label}"
-        factor = case.book.patterns[hook.pattern].gape if hook.pattern in case.book.patterns else 1.0
-        if size.gape_m * factor > HOOK_OVER_BAIT * kind.length_m:
-            return Finding(
-                id="hook-over-bait",
-                station="bait",
-                severity="refuse",
-                says=f"The hook is larger than the bait: a {size.label} gapes {size.gape_m * factor * 1000:.0f} mm, "
-                f"{kind.name} is {kind.length_m * 1000:.0f} mm long.",
-                remedy=f"Take a hook from {labels}.",
+        factor = there.book.patterns[hook.pattern].gape if hook.pattern in there.book.patterns else 1.0
+        over = size.gape_m * factor > HOOK_OVER_BAIT * kind.length_m
+        if not over and large <= hook.size <= small:
+            continue
+        if check.id != ("hook-over-bait" if over else "hook-for-bait"):
+            return None
+        lowest = hook.position_m == 0.0
+        if over:
+            fits = [s for s in range(large, small + 1) if s in HOOK_SIZE
+                    and HOOK_SIZE[s].gape_m * factor <= HOOK_OVER_BAIT * kind.length_m]  # fmt: skip
+            return check.finds(
+                {"gape": thickness(size.gape_m * factor), "long": thickness(kind.length_m)},
+                f"The hook is larger than the bait: a {size.label} gapes {{gape}}, {kind.name} is {{long}} long.",
+                f"Take a hook from {labels}.",
+                ChangeHook(size=fits[0]) if fits and lowest else None,
             )
-        if not large <= hook.size <= small:
-            return Finding(
-                id="hook-for-bait",
-                station="bait",
-                severity="note",
-                says=f"A {size.label} is {'small' if hook.size > small else 'large'} for {kind.name}.",
-                remedy=f"Usual are {labels}.",
-            )
+        return check.finds(
+            says=f"A {size.label} is {'small' if hook.size > small else 'large'} for {kind.name}.",
+            remedy=f"Usual are {labels}.",
+            change=ChangeHook(size=min(small, max(large, hook.size))) if lowest else None,
+        )
     return None
 
 
-def find_reach(case: Case) -> Finding | None:
-    """A fixed float is set deeper than the rod or pole can handle.
-
-    case: the rig at rest.
-    """
-    rig, rod = case.rig, case.rig.conditions.rod_m
+def _beyond_reach(check: Check, there: Situation) -> Finding | None:
+    rig, rod = there.rig, there.rig.conditions.rod_m
     if rig.stop is not None or rig.setting_m <= rod - SWING_ROOM_M:
         return None
-    what = rig.conditions.tackle
-    return Finding(
-        id="beyond-reach",
-        station="line",
-        severity="refuse",
-        says=f"A fixed float set at {{setting}} cannot be swung in with a {what} of {{rod}}.",
-        remedy="Choose a sliding family, a longer rod or pole, or shallower water.",
-        figures={"setting": length(rig.setting_m), "rod": depth(rod)},
+    return check.finds(
+        {"setting": length(rig.setting_m), "rod": depth(rod)},
+        f"A fixed float set at {{setting}} cannot be swung in with a {rig.conditions.tackle} of {{rod}}.",
     )
 
 
-def find_castable(case: Case) -> Finding | None:
-    """What hangs below a sliding float is too long to cast with the rod.
-
-    case: the rig at rest.
-    """
-    rig = case.rig
+def _hangs_too_long(check: Check, there: Situation) -> Finding | None:
+    """What hangs below a sliding float is too long to cast with the rod."""
+    rig = there.rig
     if rig.stop is None or rig.conditions.tackle != "rod":
         return None
     at = rig.components.index(rig.float_piece)
@@ -244,23 +222,52 @@ def find_castable(case: Case) -> Finding | None:
     hangs, most = max(rests, default=0.0), CAST_SHARE * rig.conditions.rod_m
     if hangs <= most:
         return None
-    return _note(
-        "hangs-too-long",
-        "Wound in, {hangs} hangs below the float: a rod of {rod} casts about {most}.",
-        "Shorten the leader, lower the weights, or take a longer rod.",
+    at_knot = abs(hangs - hooklength_join_m(rig)) < 1e-6
+    return check.finds(
         {"hangs": length(hangs), "rod": depth(rig.conditions.rod_m), "most": length(most)},
+        change=ChangeLeader(length_m=most) if at_knot else None,
     )
 
 
-TACKLE_FINDERS: tuple[Finder, ...] = (
-    find_bore,
-    find_stop_slips,
-    find_reach,
-    find_weak_main,
-    find_weak_for_fish,
-    find_give,
-    find_line_above,
-    find_stop_on_braid,
-    find_hook_over_bait,
-    find_castable,
-)
+TACKLE = (
+    Check(
+        "bore-too-narrow", "line through the bore", "line", "refuse", _bore_too_narrow,
+        "Line of {line} does not run through a bore of {bore}.",
+        "Take line up to {most}, or a float with a wider bore.",
+    ),
+    Check("stop-slips", "stop, bead and bore", "line", "refuse", _stop_slips),
+    Check(
+        "beyond-reach", "reach of the rod", "line", "refuse", _beyond_reach,
+        remedy="Choose a sliding family, a longer rod or pole, or shallower water.",
+    ),
+    Check(
+        "steps-up", "strength in steps", "line", "note", _steps_up,
+        remedy="Tie a lighter hooklength, or a stronger line above it.",
+    ),
+    Check("light-for-fish", "strength for the fish", "line", "note", _light_for_fish, remedy="Take a stronger one."),
+    Check("give-too-hard", "drag or elastic", "line", "note", _give_too_hard, remedy="Set it to about {advised}."),
+    Check(
+        "fluorocarbon-main", "fluorocarbon above the float", "line", "note", _fluorocarbon_main,
+        "Fluorocarbon as the line above a float sinks and drags it.",
+        "Keep it for the hooklength; take nylon above.", source="school: line-above",
+    ),
+    Check("line-sinks", "line that sinks", "line", "note", _line_lies, remedy="Grease it.",
+          source="school: line-above"),
+    Check(
+        "line-floats", "line that floats", "line", "note", _line_lies,
+        remedy="Degrease it, dip the rod tip and reel the line under.", source="school: line-above",
+    ),
+    Check(
+        "stop-on-braid", "stop on braid", "line", "note", _stop_on_braid, "A single thread stop slips on braid.",
+        "Tie two in series, or a length of nylon as top shot at least as long as the deepest setting.",
+        source="school: braid",
+    ),
+    Check("hook-over-bait", "hook larger than the bait", "bait", "refuse", _hook_and_bait),
+    Check("hook-for-bait", "hook for the bait", "bait", "note", _hook_and_bait),
+    Check(
+        "hangs-too-long", "length to cast", "line", "note", _hangs_too_long,
+        "Wound in, {hangs} hangs below the float: a rod of {rod} casts about {most}.",
+        "Shorten the leader, lower the weights, or take a longer rod.",
+    ),
+)  # fmt: skip
+"""In the order in which they are told."""

@@ -7,6 +7,7 @@ from pydantic import Field
 from brookwind.core.errors import OutOfRange
 from brookwind.core.figures import depth
 from brookwind.core.frozen import Frozen
+from brookwind.core.rest.settle import Settled
 from brookwind.core.rest.stop import stop_setting
 from brookwind.core.rig.document import Rig
 
@@ -27,7 +28,7 @@ class ForMark(Frozen):
     above_m: float = Field(gt=0)
 
 
-def for_mark(rig: Rig, mark_m: float, above_m: float = ABOVE_M) -> ForMark:
+def for_mark(rig: Rig, mark_m: float, above_m: float = ABOVE_M, settled: Settled | None = None) -> ForMark:
     """Where the stop goes for fish seen at a depth.
 
     Fish nearer the surface than the gap are fished at half their depth.
@@ -35,6 +36,7 @@ def for_mark(rig: Rig, mark_m: float, above_m: float = ABOVE_M) -> ForMark:
     rig: the rig as it is, in the water it is tied for.
     mark_m: depth of the fish below the surface. [m, more than 0]
     above_m: how far above them the bait should hang. [m]
+    settled: the rig at rest as it is set now, if known: what hangs on it does not hang on the aim.
     Raises: OutOfRange when the mark is below the bed, or the setting cannot be made with this float.
     Source: `stop_setting` for that depth.
     """
@@ -49,5 +51,5 @@ def for_mark(rig: Rig, mark_m: float, above_m: float = ABOVE_M) -> ForMark:
     gap = min(above_m, 0.5 * mark_m)
     bait = mark_m - gap
     aim = rig.aim.model_copy(update={"bait_from": "surface", "bait_m": bait})
-    stop = stop_setting(rig.model_copy(update={"aim": aim}))
+    stop = stop_setting(rig.model_copy(update={"aim": aim}), settled)
     return ForMark(mark_m=mark_m, bait_m=bait, setting_m=stop.wanted_m, slide_m=stop.slide_m, above_m=gap)

@@ -10,14 +10,14 @@ from brookwind.core.floats.body import FloatBody
 from brookwind.core.frozen import Frozen
 from brookwind.core.rest.hang import hanging, lay_out, stop_above_m
 from brookwind.core.rest.settle import Settled, attachment_depth_m, settle
-from brookwind.core.rig.components import Component, LineSection
+from brookwind.core.rig.components import LONGEST_M, Component, LineSection
 from brookwind.core.rig.document import Aim, Rig, Water
 
 LEAST_SETTING_M = 0.03
 """A float closer to the hook than this cannot be fished. [m] Editable default."""
 
 
-_FAR_M = 1000.0
+_FAR_M, _SAME_SETTING_M = 1000.0, 1e-10
 
 
 SET_M = 0.0005
@@ -141,6 +141,17 @@ def _check_clear_of_bed(rig: Rig, below_hook_m: float) -> None:
 def stop_setting(rig: Rig, settled: Settled | None = None) -> StopSetting:
     """Where the stop should go for the rig as it is weighted now.
 
+    rig: the rig.
+    settled: the rig at rest, if already known.
+    Raises: OutOfRange when the water is too shallow for this float or aim.
+    Source: `stop_and_rest`.
+    """
+    return stop_and_rest(rig, settled)[0]
+
+
+def stop_and_rest(rig: Rig, settled: Settled | None = None) -> tuple[StopSetting, Settled | None]:
+    """Where the stop should go, and the rig at rest with it there; None for the latter when it was not needed.
+
     The float's immersion at the new setting is found by setting the stop and settling again; it changes only by the
     weight of a little line, so few rounds are needed. A float that lies over or is pulled under even
     then has no waterline to reckon from: the setting is that for the wanted tip, which it shows once it is balanced.
@@ -153,13 +164,15 @@ def stop_setting(rig: Rig, settled: Settled | None = None) -> StopSetting:
     tip = min(rig.aim.tip_m, now.body.longest_tip_m)
     immersion = now.immersion_m if now.status == "stands" else now.body.length_m - tip
     wanted = setting_for(rig, now.body, immersion, now.water_kg_m3)
+    rest = None
     for _ in range(8):
-        again = settle(set_stop(rig, wanted))
-        if again.status != "stands" or abs(again.immersion_m - immersion) < 1e-9:
+        # Where the stop is there already, the rig is at rest as it is known.
+        rest = now if abs(wanted - rig.setting_m) < _SAME_SETTING_M else settle(set_stop(rig, wanted))
+        if rest.status != "stands" or abs(rest.immersion_m - immersion) < 1e-9:
             break
-        immersion = again.immersion_m
+        immersion, rest = rest.immersion_m, None
         wanted = setting_for(rig, now.body, immersion, now.water_kg_m3)
-    return _composed(rig, now, wanted, immersion)
+    return _composed(rig, now, wanted, immersion), rest
 
 
 def _composed(rig: Rig, now: Settled, wanted: float, immersion: float) -> StopSetting:
@@ -186,10 +199,21 @@ def set_stop(rig: Rig, setting_m: float) -> Rig:
 
     rig: the rig.
     setting_m: new distance from stop or float to hook. [m, 0.03 to 60]
+    Raises: OutOfRange when something would come to sit further from the hook than a line is long.
     """
     delta = setting_m - rig.setting_m
     riders = set(rides_with_float(rig))
     held = [p for c in rig.components if c.id in riders and (p := getattr(c, "position_m", None)) is not None]
+    highest = max(c.lower_m if isinstance(c, LineSection) else getattr(c, "position_m", None) or 0.0 for c in
+                  rig.components if c.id in riders)  # fmt: skip
+    if highest + delta > LONGEST_M:
+        raise OutOfRange.one(
+            "setting-too-long",
+            "The setting would be {setting}, and what sits highest {highest} from the hook.",
+            "At most {longest} can be tied: fish shallower, or lay less line on the bed.",
+            ("water", "depth_m"),
+            {"setting": depth(setting_m), "highest": depth(highest + delta), "longest": depth(LONGEST_M)},
+        )
     ceiling = max(0.0, min(held) + delta - 0.01)
     moved = tuple(_moved(c, delta, c.id in riders, ceiling) for c in rig.components)
     return rig.replace_components(moved)

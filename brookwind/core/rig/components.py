@@ -15,7 +15,9 @@ from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.frozen import Frozen
 
 PieceId = Annotated[str, Field(pattern=r"^[a-z0-9][a-z0-9-]{0,39}$")]
-Position = Annotated[float, Field(ge=0, le=60)]
+LONGEST_M = 60.0
+"""Nothing sits further from the hook. [m] Editable default."""
+Position = Annotated[float, Field(ge=0, le=LONGEST_M)]
 Mass = Annotated[float, Field(ge=0, le=0.5)]
 PieceMass = Annotated[float, Field(gt=0, le=0.5)]
 Density = Annotated[float, Field(gt=10, le=22600)]

@@ -128,6 +128,13 @@ class Conditions(Frozen):
         return self
 
 
+class Muted(Frozen):
+    """A check that says no more on a rig, and why."""
+
+    check: str = Field(min_length=1, max_length=60)
+    reason: str = Field(min_length=1, max_length=200)
+
+
 class Rig(Frozen):
     """A rig: its components in threading order from rod to hook, what it aims at and the water it is tied for."""
 
@@ -144,6 +151,7 @@ class Rig(Frozen):
     conditions: Conditions = Conditions()
     components: tuple[Component, ...] = Field(min_length=2, max_length=MAX_COMPONENTS)
     notes: str = Field(default="", max_length=4000)
+    muted: tuple[Muted, ...] = Field(default=(), max_length=100)
 
     @model_validator(mode="before")
     @classmethod

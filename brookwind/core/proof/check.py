@@ -1,0 +1,93 @@
+"""A check of a rig, and what it finds."""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Mapping
+from dataclasses import dataclass
+from typing import Literal
+
+from pydantic import Field
+
+from brookwind.core.edits.change import Change
+from brookwind.core.figures import Figure
+from brookwind.core.frozen import Frozen
+from brookwind.core.situation import Situation
+
+Station = Literal["water", "bait", "float", "line", "load", "stop", "proof"]
+Severity = Literal["refuse", "note", "mind"]
+
+
+class Finding(Frozen):
+    """What a check found. `refuse`: cannot be fished so; `note`: may be meant; `mind`: to be minded at the act."""
+
+    id: str
+    station: Station
+    severity: Severity
+    says: str
+    remedy: str = ""
+    figures: dict[str, Figure] = Field(default_factory=dict)
+    """Figures named in braces in the sentences; the edge writes them in the person's units."""
+    change: Change | None = None
+    """What applies the remedy; None where no single change does."""
+
+
+@dataclass(frozen=True)
+class Check:
+    """A check: what it is about, when it can be asked, how it is judged, and what it says.
+
+    It cannot be asked of a rig that lacks what it `needs`: a shape in moving water, a stop that belongs somewhere, the
+    rules of a place.
+    """
+
+    id: str
+    name: str
+    station: Station
+    severity: Severity
+    judge: Callable[[Check, Situation], Finding | None]
+    says: str = ""
+    """The sentence, where there is one; judges that have several bring their own."""
+    remedy: str = ""
+    needs: Literal["rest", "stop", "current", "place"] = "rest"
+    source: str = "default"
+
+    def finds(
+        self,
+        figures: Mapping[str, Figure] | None = None,
+        says: str | None = None,
+        remedy: str | None = None,
+        change: Change | None = None,
+    ) -> Finding:
+        """Its finding.
+
+        figures: what stands in braces in the sentences.
+        says: another sentence than its own.
+        remedy: another remedy than its own.
+        change: what applies the remedy.
+        """
+        return Finding(
+            id=self.id,
+            station=self.station,
+            severity=self.severity,
+            says=self.says if says is None else says,
+            remedy=self.remedy if remedy is None else remedy,
+            figures=dict(figures or {}),
+            change=change,
+        )
+
+    def finding(self, there: Situation) -> Finding | None:
+        """What it finds in a rig, if anything.
+
+        there: the rig.
+        """
+        return self.judge(self, there) if self._can_be_asked(there) else None
+
+    def _can_be_asked(self, there: Situation) -> bool:
+        match self.needs:
+            case "stop":
+                return there.stop_problem is None
+            case "current":
+                return there.moving is not None
+            case "place":
+                return there.place is not None
+            case "rest":
+                return True

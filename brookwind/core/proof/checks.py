@@ -1,0 +1,42 @@
+"""Every check, and what they find in a rig."""
+
+from __future__ import annotations
+
+from types import MappingProxyType
+from typing import NamedTuple
+
+from brookwind.core.proof.at_rest import AT_REST
+from brookwind.core.proof.check import Check, Finding
+from brookwind.core.proof.in_current import IN_CURRENT
+from brookwind.core.proof.mind import MIND
+from brookwind.core.proof.place import PLACE
+from brookwind.core.proof.tackle import TACKLE
+from brookwind.core.situation import Situation
+
+CHECKS: tuple[Check, ...] = (*AT_REST, *IN_CURRENT, *TACKLE, *PLACE, *MIND)
+CHECK = MappingProxyType({c.id: c for c in CHECKS})
+
+
+class Judged(NamedTuple):
+    """What was found, refusals first; what to mind; and what the rig has muted."""
+
+    findings: tuple[Finding, ...]
+    mind: tuple[Finding, ...]
+    muted: tuple[Finding, ...]
+
+
+def judge(there: Situation) -> Judged:
+    """Ask every check of a rig.
+
+    there: the rig, with the rules and the book it is judged by.
+    Raises: BrookwindError when its float cannot be.
+    A refusal is told whether or not it is muted: the rig cannot be fished so.
+    """
+    found = [f for check in CHECKS if (f := check.finding(there))]
+    quiet = {m.check for m in there.rig.muted}
+    told = [f for f in found if f.severity != "mind" and (f.severity == "refuse" or f.id not in quiet)]
+    return Judged(
+        findings=tuple(sorted(told, key=lambda f: f.severity != "refuse")),
+        mind=tuple(f for f in found if f.severity == "mind"),
+        muted=tuple(f for f in found if f.severity == "note" and f.id in quiet),
+    )
