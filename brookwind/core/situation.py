@@ -82,16 +82,11 @@ class Situation:
         return passing(self.rig)
 
     @cached_property
-    def _stop(self) -> tuple[StopSetting, Situation] | OutOfRange:
+    def _stop(self) -> tuple[StopSetting, Settled | None] | OutOfRange:
         try:
-            stop, rest = stop_and_rest(self.rig, self.settled)
+            return stop_and_rest(self.rig, self.settled)
         except OutOfRange as error:
             return error
-        there = self if stop.wanted_m == self.rig.setting_m else self.varied(lambda rig: set_stop(rig, stop.wanted_m))
-        if there is not self and rest is not None:
-            # It was brought to rest there to find the setting.
-            there.__dict__["settled"] = rest
-        return stop, there
 
     @property
     def stop(self) -> StopSetting:
@@ -100,12 +95,19 @@ class Situation:
             raise self._stop
         return self._stop[0]
 
-    @property
+    @cached_property
     def set_for_still(self) -> Situation:
         """The same with its stop as for still water. Raises: OutOfRange when it belongs nowhere."""
         if isinstance(self._stop, OutOfRange):
             raise self._stop
-        return self._stop[1]
+        stop, rest = self._stop
+        if stop.wanted_m == self.rig.setting_m:
+            return self
+        there = self.varied(lambda rig: set_stop(rig, stop.wanted_m))
+        if rest is not None:
+            # It was brought to rest there to find the setting.
+            there.__dict__["settled"] = rest
+        return there
 
     @property
     def stop_problem(self) -> Problem | None:

@@ -34,7 +34,7 @@ from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.gravity import G_M_S2, sphere_diameter_m, submerged_weight_n
 from brookwind.core.motion.fall import fall
 from brookwind.core.rest.settle import settle
-from brookwind.core.rig.document import Conditions, Limits, Rig, read_rig
+from brookwind.core.rig.document import Conditions, Limits, Rig, Water, read_rig
 from brookwind.core.situation import Situation
 from brookwind.demo.load import demo_box
 

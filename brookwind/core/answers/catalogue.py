@@ -8,6 +8,8 @@ from brookwind.core.floats.kind import Mount
 from brookwind.core.floats.types import FLOAT_TYPES
 from brookwind.core.frozen import Frozen, Sourced
 from brookwind.core.matter.materials import FLOAT_MATERIALS, LINE_MATERIALS, WEIGHT_MATERIALS, LineMaterial, Material
+from brookwind.core.proof.check import Severity, Subject
+from brookwind.core.proof.checks import CHECKS
 from brookwind.core.rig.baits import BAIT_KINDS, BaitKind
 from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.families import FAMILIES, USUAL_DISTANCE_M, USUAL_ROD_M
@@ -85,6 +87,15 @@ class HookChoice(Sourced):
     mass_kg: float
 
 
+class CheckChoice(Sourced):
+    """A check: what it is about and what it can say."""
+
+    id: str
+    name: str
+    station: Subject
+    severity: Severity
+
+
 class Catalogue(Frozen):
     """The registries as the API shows them."""
 
@@ -107,6 +118,8 @@ class Catalogue(Frozen):
     """Tide stations that ship."""
     trays: tuple[Tray, ...]
     """Trays of the box, with the words that find what lies in them."""
+    checks: tuple[CheckChoice, ...]
+    """Checks that every rig is put through, in the order in which they are told."""
 
 
 CATALOGUE = Catalogue(
@@ -161,6 +174,9 @@ CATALOGUE = Catalogue(
     shot=MODERN,
     stations=STATIONS,
     trays=TRAYS,
+    checks=tuple(
+        CheckChoice(id=c.id, name=c.name, station=c.station, severity=c.severity, source=c.source) for c in CHECKS
+    ),
 )
 
 

@@ -13,7 +13,7 @@ from brookwind.core.figures import Figure
 from brookwind.core.frozen import Frozen
 from brookwind.core.situation import Situation
 
-Station = Literal["water", "bait", "float", "line", "load", "stop", "proof"]
+Subject = Literal["water", "bait", "float", "line", "load", "stop", "proof"]
 Severity = Literal["refuse", "note", "mind"]
 
 
@@ -21,7 +21,7 @@ class Finding(Frozen):
     """What a check found. `refuse`: cannot be fished so; `note`: may be meant; `mind`: to be minded at the act."""
 
     id: str
-    station: Station
+    station: Subject
     severity: Severity
     says: str
     remedy: str = ""
@@ -41,7 +41,7 @@ class Check:
 
     id: str
     name: str
-    station: Station
+    station: Subject
     severity: Severity
     judge: Callable[[Check, Situation], Finding | None]
     says: str = ""

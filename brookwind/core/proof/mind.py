@@ -5,7 +5,7 @@ from __future__ import annotations
 from collections.abc import Callable
 
 from brookwind.core.matter.density import SALT_WATER
-from brookwind.core.proof.check import Check, Station
+from brookwind.core.proof.check import Check, Subject
 from brookwind.core.rig.components import Shot, Weight
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import FAMILY
@@ -20,7 +20,7 @@ WARM_C = 21.0
 """Water this warm holds little oxygen. [°C] Editable default."""
 
 
-def _due(id: str, station: Station, says: str, due: Callable[[Rig], bool], source: str = "default") -> Check:
+def _due(id: str, station: Subject, says: str, due: Callable[[Rig], bool], source: str = "default") -> Check:
     """A caution, due for some rigs."""
     name = f"mind: {id.replace('-', ' ')}"
     return Check(id, name, station, "mind", lambda c, there: c.finds() if due(there.rig) else None, says, source=source)

@@ -15,7 +15,7 @@ from brookwind.core.edits.set_lash import SetLash
 from brookwind.core.figures import Figure, force, length, load, mass
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.matter.materials import LINE_MATERIAL
-from brookwind.core.proof.check import Check, Finding, Station
+from brookwind.core.proof.check import Check, Finding, Subject
 from brookwind.core.rig.components import Bait, Hook, LineSection, Shot, Weight
 from brookwind.core.rig.document import of_kind
 from brookwind.core.rig.families import layout_of
@@ -191,7 +191,7 @@ def _hours(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
     return says, "Come back in that time.", {}, None
 
 
-def _ruled(id: str, name: str, station: Station, rule: Rule) -> Check:
+def _ruled(id: str, name: str, station: Subject, rule: Rule) -> Check:
     """The check of a rule that places have."""
 
     def judge(check: Check, there: Situation) -> Finding | None:

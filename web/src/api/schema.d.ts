@@ -1514,7 +1514,7 @@ export interface components {
     schemas: {
         /**
          * AddShot
-         * @description Pinch one more shot on, above the piece named or where there is room.
+         * @description Pinch one more shot on, above the piece named or where there is room. Infeasible when there is none.
          */
         AddShot: {
             /** Above */
@@ -1573,9 +1573,20 @@ export interface components {
          * @description A changed rig, and what was changed.
          */
         Adjustment: {
+            /**
+             * Changes
+             * @default []
+             */
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Mute"])[];
             /** Error M */
             error_m: number;
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
             rig: components["schemas"]["Rig"];
+            /** Says */
+            says: string;
             /** Steps */
             steps: components["schemas"]["Step"][];
             /** Tip M */
@@ -1968,6 +1979,8 @@ export interface components {
         Catalogue: {
             /** Baits */
             baits: components["schemas"]["BaitKind"][];
+            /** Checks */
+            checks: components["schemas"]["CheckChoice"][];
             /** Diameters M */
             diameters_m: number[];
             /** Families */
@@ -2029,7 +2042,7 @@ export interface components {
         };
         /**
          * ChangeBait
-         * @description Another bait on the lowest hook.
+         * @description Another bait on the lowest hook. NotUnderstood for an unknown one.
          */
         ChangeBait: {
             /** Bait */
@@ -2041,8 +2054,34 @@ export interface components {
             do: "change-bait";
         };
         /**
+         * ChangeBead
+         * @description A bead between stop and float where there is none, or none of them. NotUnderstood for a fixed float.
+         */
+        ChangeBead: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "change-bead";
+            /** On Line */
+            on_line: boolean;
+        };
+        /**
+         * ChangeEnd
+         * @description A weighted jig at the lowest hook, or a plain hook.
+         */
+        ChangeEnd: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "change-end";
+            /** Jig */
+            jig: boolean;
+        };
+        /**
          * ChangeFamily
-         * @description Another family; what can be kept is.
+         * @description Another family; what can be kept is. NotUnderstood for an unknown one.
          */
         ChangeFamily: {
             /**
@@ -2055,7 +2094,7 @@ export interface components {
         };
         /**
          * ChangeFloat
-         * @description Put another float on.
+         * @description Put another float on. NotUnderstood when it cannot be held so.
          */
         ChangeFloat: {
             /**
@@ -2069,7 +2108,7 @@ export interface components {
         };
         /**
          * ChangeHook
-         * @description Another lowest hook. What is None stays.
+         * @description Another lowest hook, or another barb on every hook. What is None stays. NotUnderstood for unknown ones.
          */
         ChangeHook: {
             /** Barb */
@@ -2079,6 +2118,11 @@ export interface components {
              * @enum {string}
              */
             do: "change-hook";
+            /**
+             * Every
+             * @default false
+             */
+            every: boolean;
             /** Pattern */
             pattern?: string | null;
             /** Size */
@@ -2086,7 +2130,8 @@ export interface components {
         };
         /**
          * ChangeLeader
-         * @description Another length of hooklength or leader.
+         * @description Another length of hooklength or leader: its knot, and what is tied there, moves; shot that would be passed moves
+         *     along. OutOfRange when it reaches up to the float; NotUnderstood when there is none.
          */
         ChangeLeader: {
             /**
@@ -2099,7 +2144,7 @@ export interface components {
         };
         /**
          * ChangeLine
-         * @description Another line in one place. What is None stays.
+         * @description Another line in one place. What is None stays. NotUnderstood for an unknown material or place.
          */
         ChangeLine: {
             /** Diameter M */
@@ -2120,8 +2165,29 @@ export interface components {
             role: "main" | "top-shot" | "hooklength";
         };
         /**
+         * ChangeMain
+         * @description Nylon, braid, or braid with a length of nylon as top shot, from the rod to the leader.
+         */
+        ChangeMain: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "change-main";
+            /**
+             * Main
+             * @enum {string}
+             */
+            main: "nylon" | "braid" | "braid-and-top-shot";
+        };
+        /**
          * ChangeMetal
          * @description The same pull in another metal: each weight of lead becomes a heavier or lighter one that pulls alike.
+         *
+         *     m' = m (1 - rho_w / rho) / (1 - rho_w / rho')
+         *
+         *     NotUnderstood for an unknown metal; OutOfRange when one would be heavier than any weight may be.
+         *     Source: equal submerged weight, Archimedes' principle.
          */
         ChangeMetal: {
             /**
@@ -2135,6 +2201,8 @@ export interface components {
         /**
          * ChangeSpecies
          * @description Fish for something else: where it feeds now, its usual bait and hook, and a hooklength that bears it.
+         *
+         *     NotUnderstood for an unknown fish.
          */
         ChangeSpecies: {
             /**
@@ -2147,19 +2215,18 @@ export interface components {
         };
         /**
          * ChangeStop
-         * @description Another stop over a sliding float.
+         * @description Another stop over a sliding float, one or two in series. What is None stays. NotUnderstood for a fixed float.
          */
         ChangeStop: {
+            /** Count */
+            count?: (1 | 2) | null;
             /**
              * @description discriminator enum property added by openapi-typescript
              * @enum {string}
              */
             do: "change-stop";
-            /**
-             * Material
-             * @enum {string}
-             */
-            material: "thread" | "rubber";
+            /** Material */
+            material?: ("thread" | "rubber") | null;
         };
         /**
          * Changing
@@ -2198,6 +2265,28 @@ export interface components {
             ok: boolean;
             /** Says */
             says: string;
+        };
+        /**
+         * CheckChoice
+         * @description A check: what it is about and what it can say.
+         */
+        CheckChoice: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Severity
+             * @enum {string}
+             */
+            severity: "refuse" | "note" | "mind";
+            /** Source */
+            source: string;
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "water" | "bait" | "float" | "line" | "load" | "stop" | "proof";
         };
         /**
          * Choosing
@@ -2294,10 +2383,11 @@ export interface components {
          * @description Something to give up that opens the window.
          */
         Concession: {
-            /** Change */
-            change: {
-                [key: string]: number;
-            } | null;
+            /**
+             * Changes
+             * @default []
+             */
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Mute"])[];
             /** Figures */
             figures?: {
                 [key: string]: components["schemas"]["Figure"];
@@ -2554,7 +2644,7 @@ export interface components {
          */
         EditRequest: {
             /** Change */
-            change: components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeMetal"];
+            change: components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Mute"];
             rig: components["schemas"]["Rig"];
             stock?: components["schemas"]["Stock"] | null;
         };
@@ -2675,7 +2765,7 @@ export interface components {
             /** Attachment M */
             attachment_m: number;
             /** Cautions */
-            cautions: components["schemas"]["Said"][];
+            cautions: components["schemas"]["Finding"][];
             feeding: components["schemas"]["Feeding"] | null;
             /** Findings */
             findings: components["schemas"]["Finding"][];
@@ -2687,6 +2777,8 @@ export interface components {
             ledger: components["schemas"]["Entry"][];
             moving: components["schemas"]["Moving"] | null;
             moving_problem: components["schemas"]["Problem"] | null;
+            /** Muted */
+            muted: components["schemas"]["Finding"][];
             /** Path */
             path: [
                 number,
@@ -3022,7 +3114,7 @@ export interface components {
              * Quantity
              * @enum {string}
              */
-            quantity: "depth" | "line" | "tip" | "load" | "distance" | "time" | "angle" | "speed" | "force" | "share";
+            quantity: "depth" | "line" | "tip" | "thickness" | "load" | "mass" | "distance" | "time" | "angle" | "speed" | "force" | "share" | "temperature";
             /** Value */
             value: number;
         };
@@ -3052,9 +3144,11 @@ export interface components {
         };
         /**
          * Finding
-         * @description Something to be said. `refuse` cannot be fished so, `note` may be meant.
+         * @description What a check found. `refuse`: cannot be fished so; `note`: may be meant; `mind`: to be minded at the act.
          */
         Finding: {
+            /** Change */
+            change?: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Mute"]) | null;
             /** Figures */
             figures?: {
                 [key: string]: components["schemas"]["Figure"];
@@ -3072,12 +3166,30 @@ export interface components {
              * Severity
              * @enum {string}
              */
-            severity: "refuse" | "note";
+            severity: "refuse" | "note" | "mind";
             /**
              * Station
              * @enum {string}
              */
             station: "water" | "bait" | "float" | "line" | "load" | "stop" | "proof";
+        };
+        /**
+         * Fix
+         * @description Fix shot and weights, so that balancing leaves them as they are and where they are, or release them.
+         */
+        Fix: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "fix";
+            /**
+             * Fixed
+             * @default true
+             */
+            fixed: boolean;
+            /** Pieces */
+            pieces: string[];
         };
         /**
          * Flat
@@ -4364,28 +4476,6 @@ export interface components {
             source: string;
         };
         /**
-         * Move
-         * @description A setting, and when to make it.
-         */
-        Move: {
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** Depth M */
-            depth_m: number;
-            /** Setting M */
-            setting_m: number;
-            /** Slide M */
-            slide_m: number | null;
-            /**
-             * Until
-             * Format: date-time
-             */
-            until: string;
-        };
-        /**
          * Moving
          * @description A rig that goes with its float, held back or free, in moving water.
          */
@@ -4486,6 +4576,31 @@ export interface components {
             still_m: number;
             /** Wanted M */
             wanted_m: number;
+        };
+        /**
+         * Mute
+         * @description Say no more of a check on this rig, for a reason that stays with it; with no reason, say it again.
+         */
+        Mute: {
+            /** Check */
+            check: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "mute";
+            /** Reason */
+            reason: string | null;
+        };
+        /**
+         * Muted
+         * @description A check that says no more on a rig, and why.
+         */
+        Muted: {
+            /** Check */
+            check: string;
+            /** Reason */
+            reason: string;
         };
         /**
          * NextCast
@@ -5096,8 +5211,17 @@ export interface components {
          * @description A balanced rig, and what it costs.
          */
         Proposal: {
+            /**
+             * Changes
+             * @default []
+             */
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Mute"])[];
             /** Error M */
             error_m: number;
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
             /** Larger Below */
             larger_below: number;
             /** Lifted N */
@@ -5113,6 +5237,8 @@ export interface components {
             /** Proved */
             proved: boolean;
             rig: components["schemas"]["Rig"];
+            /** Says */
+            says: string;
             /** Sizes */
             sizes: number;
             /** Summary */
@@ -5249,12 +5375,21 @@ export interface components {
              */
             buy: components["schemas"]["Taken"][];
             /**
+             * Changes
+             * @default []
+             */
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Mute"])[];
+            /**
              * Constraint
              * @enum {string}
              */
             constraint: "pieces" | "sizes" | "line" | "hooklength" | "metal" | "fixed" | "heavy" | "stock";
             /** Error M */
             error_m: number;
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
             /** Pieces */
             pieces: number;
             /** Says */
@@ -5278,6 +5413,19 @@ export interface components {
             survey: components["schemas"]["Survey"];
         };
         /**
+         * Remove
+         * @description Take pieces off, all at once. OutOfRange when the rig cannot be without them.
+         */
+        Remove: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "remove";
+            /** Pieces */
+            pieces: string[];
+        };
+        /**
          * Residual
          * @description A reading against the fit.
          */
@@ -5293,7 +5441,7 @@ export interface components {
         };
         /**
          * Resize
-         * @description Swap a shot for the next size up (1) or down (-1) that the box holds.
+         * @description Swap a shot for the next size up (1) or down (-1) that the box holds. Infeasible when it holds none.
          */
         Resize: {
             /**
@@ -5364,6 +5512,11 @@ export interface components {
             id: string;
             /** Lash M */
             lash_m?: number | null;
+            /**
+             * Muted
+             * @default []
+             */
+            muted: components["schemas"]["Muted"][];
             /** Name */
             name: string;
             /**
@@ -5449,21 +5602,6 @@ export interface components {
             fields: components["schemas"]["PlaceRules"];
             /** Version */
             version: number;
-        };
-        /**
-         * Said
-         * @description A caution as it is said.
-         */
-        Said: {
-            /** Id */
-            id: string;
-            /** Says */
-            says: string;
-            /**
-             * Station
-             * @enum {string}
-             */
-            station: "water" | "bait" | "float" | "line" | "load" | "stop" | "proof";
         };
         /**
          * SaveRequest
@@ -5614,8 +5752,59 @@ export interface components {
             way_out_m?: number | null;
         };
         /**
+         * SetAim
+         * @description Aim at another tip, or hang the bait elsewhere. What is None stays.
+         */
+        SetAim: {
+            /** Bait From */
+            bait_from?: ("bed" | "surface") | null;
+            /** Bait M */
+            bait_m?: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "set-aim";
+            /** Tip M */
+            tip_m?: number | null;
+        };
+        /**
+         * SetConditions
+         * @description Set fields of the conditions the rig is fished in, and of the limits its capacity is judged by.
+         *
+         *     What is not named stays. BrookwindError with the field's path when a value cannot be.
+         */
+        SetConditions: {
+            /** Conditions */
+            conditions?: {
+                [key: string]: number | boolean | string | null;
+            };
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "set-conditions";
+            /** Limits */
+            limits?: {
+                [key: string]: number | boolean | string | null;
+            };
+        };
+        /**
+         * SetLash
+         * @description Another length of line between pole tip and float. [m]
+         */
+        SetLash: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "set-lash";
+            /** Lash M */
+            lash_m: number;
+        };
+        /**
          * SetStop
-         * @description Put the stop where it belongs.
+         * @description Put the stop where it belongs in the water of the rig's conditions. OutOfRange when it belongs nowhere.
          */
         SetStop: {
             /**
@@ -6407,6 +6596,21 @@ export interface components {
             version: number;
         };
         /**
+         * Swap
+         * @description Swap a shot for one out of a compartment, where it sits. Infeasible when the compartment is empty.
+         */
+        Swap: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "swap";
+            /** Item */
+            item: string;
+            /** Piece */
+            piece: string;
+        };
+        /**
          * SwimFields
          * @description A swim as the angler enters it.
          */
@@ -6528,6 +6732,18 @@ export interface components {
             rod_m: number;
         };
         /**
+         * Take
+         * @description Take a rig that was proposed for this one. It stays the rig it is by name, id and notes.
+         */
+        Take: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "take";
+            rig: components["schemas"]["Rig"];
+        };
+        /**
          * Taken
          * @description So many pieces out of one compartment.
          */
@@ -6606,7 +6822,7 @@ export interface components {
             /** Most Depth M */
             most_depth_m: number;
             /** Moves */
-            moves: components["schemas"]["Move"][];
+            moves: components["schemas"]["brookwind__core__survey__timetable__Move"][];
             /** Warnings */
             warnings: components["schemas"]["Warned"][];
         };
@@ -7186,6 +7402,43 @@ export interface components {
          */
         brookwind__api__routers__floats__RigRequest: {
             rig: components["schemas"]["Rig"];
+        };
+        /**
+         * Move
+         * @description Put a shot somewhere else on the line below the float, past others where it must. NotUnderstood for others.
+         */
+        brookwind__core__edits__move__Move: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "move";
+            /** Piece */
+            piece: string;
+            /** Position M */
+            position_m: number;
+        };
+        /**
+         * Move
+         * @description A setting, and when to make it.
+         */
+        brookwind__core__survey__timetable__Move: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Depth M */
+            depth_m: number;
+            /** Setting M */
+            setting_m: number;
+            /** Slide M */
+            slide_m: number | null;
+            /**
+             * Until
+             * Format: date-time
+             */
+            until: string;
         };
     };
     responses: never;
