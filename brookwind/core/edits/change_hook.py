@@ -19,7 +19,7 @@ class ChangeHook(Edit):
     size: int | None = None
     pattern: str | None = None
     barb: Literal["barbed", "micro", "barbless"] | None = None
-    every: bool = False
+    every: bool | None = None
     """The barb of every hook, not only of the lowest."""
 
     def on(self, rig: Rig, means: Means) -> Rig:

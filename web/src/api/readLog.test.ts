@@ -30,7 +30,14 @@ describe("a log read with progress", () => {
     await readLog(new Blob(["x"]), QUERY, (l) => heard.push(l), new AbortController().signal);
     expect(heard.map((l) => l.lines)).toEqual([5000, 9000]);
     expect(heard[1]?.says).toBe("° ok");
-    expect(asked.mock.calls[0]?.[0]).toBe("/api/read/nmea?swim_id=pit&level_m=0.5&distance_m=12&bearing_deg=-3");
+    const url = new URL((asked.mock.lastCall?.[0] as unknown as Request).url);
+    expect(url.pathname + url.search).toBe("/api/read/nmea?swim_id=pit&level_m=0.5&distance_m=12&bearing_deg=-3");
+  });
+
+  it("does not take an answer that was cut off for a whole one", async () => {
+    answering(['{"lines":5000,"of":9000}\n{"lines":90']);
+    const read = readLog(new Blob(["x"]), QUERY, () => {}, new AbortController().signal);
+    await expect(read).rejects.toMatchObject({ status: 0 });
   });
 
   it("throws the server's sentence when it refuses", async () => {

@@ -2118,11 +2118,8 @@ export interface components {
              * @enum {string}
              */
             do: "change-hook";
-            /**
-             * Every
-             * @default false
-             */
-            every: boolean;
+            /** Every */
+            every?: boolean | null;
             /** Pattern */
             pattern?: string | null;
             /** Size */

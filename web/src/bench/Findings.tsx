@@ -2,23 +2,23 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { CheckCircle2, CircleAlert, TriangleAlert, X } from "lucide-react";
 import type { Evaluation, Finding } from "../api/client";
 import { Button } from "../shell/Button";
-import { say, type Units } from "../units/quantity";
-import { inWords, type Vocabulary } from "../units/vocabulary";
-import type { StationId } from "./stationsOf";
-import type { Said } from "./useBench";
+import { say } from "../units/quantity";
+import { useSettings } from "../units/settings";
+import { inWords } from "../units/vocabulary";
+import { useHere } from "./here";
 
 type Props = {
   evaluation: Evaluation;
-  said: Said;
-  onHush: () => void;
-  onGo: (station: StationId) => void;
-  onSetStop: () => void;
-  units: Units;
-  vocabulary: Vocabulary;
+  onGo: (station: string) => void;
+  /** A remedy was applied. */
+  onDone: () => void;
 };
 
 /** What is to be said about the rig, worst first, each with its remedy; and what was just refused. */
-export function Findings({ evaluation, said, onHush, onGo, onSetStop, units, vocabulary }: Props) {
+export function Findings({ evaluation, onGo, onDone }: Props) {
+  const { bench } = useHere();
+  const { units, vocabulary } = useSettings();
+  const { said } = bench;
   const text = (f: Finding, part: "says" | "remedy") => inWords(say(f[part], f.figures ?? {}, units), vocabulary);
   return (
     <Box
@@ -35,7 +35,7 @@ export function Findings({ evaluation, said, onHush, onGo, onSetStop, units, voc
         <Flex role="alert" gap="3" align="start" pb="2" color={said.tone === "refuse" ? "float" : "ink"}>
           <TriangleAlert size={18} aria-hidden="true" className="bw-icon" />
           <Text flex="1">{inWords(said.text, vocabulary)}</Text>
-          <Button variant="quiet" size="sm" aria-label="Dismiss" onClick={onHush}>
+          <Button variant="quiet" size="sm" aria-label="Dismiss" onClick={() => bench.setSaid(null)}>
             <X />
           </Button>
         </Flex>
@@ -47,6 +47,7 @@ export function Findings({ evaluation, said, onHush, onGo, onSetStop, units, voc
         </Flex>
       )}
       {evaluation.findings.map((f) => {
+        const { change } = f;
         const Icon = f.severity === "refuse" ? TriangleAlert : CircleAlert;
         return (
           <Flex key={f.id} gap="3" align="center" py="1">
@@ -56,12 +57,16 @@ export function Findings({ evaluation, said, onHush, onGo, onSetStop, units, voc
             <Text flex="1">
               <strong>{text(f, "says")}</strong> {text(f, "remedy")}
             </Text>
-            {f.id === "stop-off" || f.id === "bait-on-bed" ? (
-              <Button size="sm" onClick={onSetStop}>
-                Set it
+            {change ? (
+              <Button
+                size="sm"
+                disabled={bench.busy}
+                onClick={() => void bench.edit(change).then((d) => d && onDone())}
+              >
+                Do so<span className="bw-hidden">: {text(f, "remedy")}</span>
               </Button>
             ) : (
-              <Button size="sm" onClick={() => onGo(f.station as StationId)}>
+              <Button size="sm" onClick={() => onGo(f.station)}>
                 Go there
               </Button>
             )}

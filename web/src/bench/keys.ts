@@ -1,6 +1,5 @@
-/** The keys of the bench and what they do: the one list, for the handler's tests and the help. */
+/** The keys of the bench and what they do, but for those of its stations: for the handler's tests and the help. */
 export const KEYS: [string, string][] = [
-  ["1 – 6", "station: Water, Fish & bait, Float, Line & hook, Load, Stop"],
   ["[  ]", "previous, next piece on the line"],
   ["↑  ↓", "slide the piece 1 cm up or down; with Shift 5 cm"],
   ["+  −", "next size up or down"],
@@ -16,7 +15,7 @@ export const KEYS: [string, string][] = [
 ];
 
 export type Command =
-  | { do: "station"; index: number }
+  | { do: "station"; key: string }
   | { do: "piece"; step: 1 | -1 }
   | { do: "nudge"; metres: number }
   | { do: "resize"; step: 1 | -1 }
@@ -32,7 +31,7 @@ export function commandOf(e: KeyLike): Command | null {
     return key === "y" ? { do: "redo" } : null;
   }
   if (e.altKey) return null;
-  if (/^[1-6]$/.test(key)) return { do: "station", index: Number(key) - 1 };
+  if (/^[1-9]$/.test(key)) return { do: "station", key };
   switch (key) {
     case "[":
       return { do: "piece", step: -1 };

@@ -81,7 +81,16 @@ export function useBench(first: Rig) {
     setSaid,
     put,
     ask,
-    edit: useCallback((change: Change) => ask((rig) => api.edit(rig, change)), [ask]),
+    /** Make changes, one after another, as one step of undo. */
+    edit: useCallback(
+      (...changes: Change[]) =>
+        ask(async (rig) => {
+          let now = rig;
+          for (const change of changes) now = await api.edit(now, change);
+          return now;
+        }),
+      [ask],
+    ),
     undo: acts.undo,
     redo: acts.redo,
     slide,

@@ -1,9 +1,9 @@
 import { useEffect, useRef } from "react";
 import type { Evaluation } from "../api/client";
 import { type Units, write } from "../units/quantity";
-import { fix, isFixed } from "./fix";
+import { isFixed } from "./isFixed";
 import { type Command, commandOf } from "./keys";
-import { STATIONS, type StationId } from "./stationsOf";
+import { STATIONS } from "./stations/all";
 import type { BenchState } from "./useBench";
 
 type Props = {
@@ -11,7 +11,7 @@ type Props = {
   evaluation: Evaluation | null;
   selected: string | null;
   setSelected: (id: string | null) => void;
-  setStation: (id: StationId) => void;
+  setStation: (id: string) => void;
   balance: () => void;
   setStop: () => void;
   playFall: (beside?: boolean) => void;
@@ -47,9 +47,11 @@ function run(command: Command, p: Props): boolean {
   const handle = handles.find((h) => h.id === p.selected);
   const setting = handle?.name === "stop" || handle?.name === "float";
   switch (command.do) {
-    case "station":
-      p.setStation(STATIONS[command.index] as StationId);
-      return true;
+    case "station": {
+      const station = STATIONS.find((s) => s.key === command.key);
+      if (station) p.setStation(station.id);
+      return station !== undefined;
+    }
     case "piece": {
       const at = handle ? handles.indexOf(handle) : command.step > 0 ? -1 : handles.length;
       const next = handles[Math.min(handles.length - 1, Math.max(0, at + command.step))];
@@ -75,15 +77,18 @@ function run(command: Command, p: Props): boolean {
       return true;
     case "remove":
       if (!handle || setting) return false;
-      p.bench.put({ ...p.bench.rig, components: p.bench.rig.components.filter((c) => c.id !== handle.id) });
-      p.announce(`${handle.name} taken off`);
-      p.setSelected(handle.moves.length > 1 ? (handle.moves.at(-2) ?? null) : null);
+      void p.bench.edit({ do: "remove", pieces: [handle.id] }).then((done) => {
+        if (!done) return;
+        p.announce(`${handle.name} taken off`);
+        p.setSelected(handle.moves.length > 1 ? (handle.moves.at(-2) ?? null) : null);
+      });
       return true;
     case "fix": {
       if (!handle || setting) return false;
       const fixed = isFixed(p.bench.rig, handle);
-      p.bench.put(fix(p.bench.rig, handle, !fixed));
-      p.announce(`${handle.name} ${fixed ? "released" : "fixed"}`);
+      void p.bench
+        .edit({ do: "fix", pieces: handle.moves, fixed: !fixed })
+        .then((done) => done && p.announce(`${handle.name} ${fixed ? "released" : "fixed"}`));
       return true;
     }
     case "balance":

@@ -1,13 +1,18 @@
 import { Grid, Text } from "@chakra-ui/react";
 import { Fragment } from "react";
 import { KEYS } from "../bench/keys";
+import { STATIONS } from "../bench/stations/all";
+import { useSettings } from "../units/settings";
 import { Sheet } from "./Sheet";
 
 export default function KeysDialog({ onClose }: { onClose: () => void }) {
+  const { vocabulary } = useSettings();
+  const names = STATIONS.map((s) => s.name(vocabulary)).join(", ");
+  const rows: [string, string][] = [[`${STATIONS[0]?.key} – ${STATIONS.at(-1)?.key}`, `station: ${names}`], ...KEYS];
   return (
     <Sheet title="Keys on the bench" onClose={onClose}>
       <Grid templateColumns="auto 1fr" gapX="5" gapY="2" alignItems="baseline">
-        {KEYS.map(([keys, does]) => (
+        {rows.map(([keys, does]) => (
           <Fragment key={keys}>
             <Text as="span" fontWeight="bold" whiteSpace="nowrap">
               {keys}

@@ -11,7 +11,9 @@ export type Quantity =
   | "depth"
   | "line"
   | "tip"
+  | "thickness"
   | "load"
+  | "mass"
   | "temperature"
   | "distance"
   | "speed"
@@ -74,6 +76,10 @@ function spelt(value: number, quantity: Quantity, units: Units): string {
         : `${tidy(value * 100, Math.abs(value) < 0.0995 ? 1 : 0)} cm`;
     case "tip":
       return `${tidy(value * 1000, 1)} mm`;
+    case "thickness":
+      return `${tidy(value * 1000, 2)} mm`;
+    case "mass":
+      return units.mass === "oz" ? `${tidy(value / POUND, 2)} lb` : `${tidy(value, 2)} kg`;
     case "load":
       return units.mass === "oz"
         ? `${tidy(value / OUNCE, 3)} oz`
@@ -104,6 +110,8 @@ function spelt(value: number, quantity: Quantity, units: Units): string {
 /** What a bare number means, what units may be written, and what such a thing is called. */
 function scaleOf(quantity: Quantity, units: Units): { unit: string; scales: Record<string, number>; what: string } {
   switch (quantity) {
+    case "mass":
+      return { unit: units.mass === "oz" ? "lb" : "kg", scales: { ...TO_KG, lb: POUND }, what: "a mass" };
     case "load":
       return { unit: units.mass, scales: TO_KG, what: "a mass" };
     case "speed":
@@ -126,6 +134,8 @@ const EXAMPLES: Record<Quantity, string> = {
   depth: "1.9 m, 190 cm or 6 ft 3",
   line: "25 cm, 0.25 m or 10 in",
   tip: "5 mm",
+  thickness: "0.16 mm",
+  mass: "2 kg",
   load: "1.2 g",
   temperature: "16 °C or 61 °F",
   distance: "12 m or 40 ft",

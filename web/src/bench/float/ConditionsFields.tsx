@@ -2,12 +2,11 @@ import { Box, Grid, Stack, Text } from "@chakra-ui/react";
 import type { Conditions } from "../../api/client";
 import { QuantityField } from "../../shell/QuantityField";
 import type { Quantity } from "../../units/quantity";
-import { problemAt, type StationProps } from "../stations/Panel";
+import { useHere } from "../here";
+import { problemAt } from "../problemAt";
 import { FromSwim } from "./FromSwim";
 
 type Props = {
-  bench: StationProps["bench"];
-  answer: StationProps["answer"];
   /** The pull the fish is taken to bear. */
   pullN: number;
 };
@@ -23,7 +22,8 @@ const FIELDS: Field[] = [
 ];
 
 /** What the float has to cope with, and what is put up with. */
-export function ConditionsFields({ bench, answer, pullN }: Props) {
+export function ConditionsFields({ pullN }: Props) {
+  const { bench, answer } = useHere();
   const { rig } = bench;
   const { conditions } = rig;
   const { limits } = conditions;

@@ -5,13 +5,12 @@ import { inFlow } from "../../scene/flow";
 import { Button } from "../../shell/Button";
 import { QuantityField } from "../../shell/QuantityField";
 import { say, type Units, write } from "../../units/quantity";
+import { useHere } from "../here";
+import { problemAt } from "../problemAt";
 import { Facts } from "../stations/Facts";
-import { problemAt, type StationProps } from "../stations/Panel";
 import { Why } from "../stations/Why";
 
 type Props = {
-  bench: StationProps["bench"];
-  answer: StationProps["answer"];
   advice: Choosing["advice"] | null;
   units: Units;
 };
@@ -19,7 +18,8 @@ type Props = {
 const SAME_M = 0.0005;
 
 /** The tip as a decision: what is wanted, what is advised and why, whether it is seen. */
-export function TipWish({ bench, answer, advice, units }: Props) {
+export function TipWish({ advice, units }: Props) {
+  const { bench, answer } = useHere();
   const { rig } = bench;
   const wish = (tip_m: number) => bench.put({ ...rig, aim: { ...rig.aim, tip_m } });
   const shown = answer.evaluation ? inFlow(answer.evaluation).afloat : null;

@@ -7,12 +7,11 @@ import { Button } from "../../shell/Button";
 import { QuantityField } from "../../shell/QuantityField";
 import { say, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
-import type { StationProps } from "./Panel";
-
-type Props = Pick<StationProps, "bench" | "answer" | "box">;
+import { useHere } from "../here";
 
 /** The smallest change that puts the rig right, by what it should show or by what is seen at the water. */
-export function Adjust({ bench, answer, box }: Props) {
+export function Adjust() {
+  const { bench, answer, box } = useHere();
   const { units } = useSettings();
   const queries = useQueryClient();
   const shown = answer.evaluation ? inFlow(answer.evaluation).afloat.tip_m : bench.rig.aim.tip_m;
@@ -85,7 +84,7 @@ export function Adjust({ bench, answer, box }: Props) {
               <Button
                 size="sm"
                 onClick={() => {
-                  bench.put(o.rig);
+                  void bench.edit(...o.changes);
                   setFound(null);
                 }}
               >

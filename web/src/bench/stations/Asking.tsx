@@ -4,14 +4,14 @@ import { useState } from "react";
 import { api, Refusal } from "../../api/client";
 import { Button } from "../../shell/Button";
 import { Choice } from "../../shell/Choice";
-import { fix, isFixed } from "../fix";
-import type { StationProps } from "./Panel";
+import { useHere } from "../here";
+import { isFixed } from "../isFixed";
 
-type Props = Pick<StationProps, "bench" | "answer" | "catalogue" | "selected" | "asked" | "onAsked" | "own">;
 const MOST = [3, 5, 8, 12, 20, 30, 40, 60];
 
 /** Limits of a balance, the piece that stays, and patterns of one's own. */
-export function Asking({ bench, answer, catalogue, selected, asked, onAsked, own }: Props) {
+export function Asking() {
+  const { bench, answer, catalogue, selected, asked, onAsked } = useHere();
   const pattern = catalogue.patterns.find((p) => p.id === bench.rig.pattern);
   const handle = answer.evaluation?.handles.find((h) => h.id === selected);
   const shot = handle && handle.name !== "stop" && handle.name !== "float" ? handle : null;
@@ -59,16 +59,21 @@ export function Asking({ bench, answer, catalogue, selected, asked, onAsked, own
         </Choice>
       </Grid>
       {shot && (
-        <Button aria-pressed={fixed} title="L" onClick={() => bench.put(fix(bench.rig, shot, !fixed))}>
+        <Button
+          aria-pressed={fixed}
+          title="L"
+          onClick={() => void bench.edit({ do: "fix", pieces: shot.moves, fixed: !fixed })}
+        >
           {fixed ? "Release" : "Fix"} the {shot.name}
         </Button>
       )}
-      <OwnPatterns bench={bench} own={own} />
+      <OwnPatterns />
     </Stack>
   );
 }
 
-function OwnPatterns({ bench, own }: Pick<Props, "bench" | "own">) {
+function OwnPatterns() {
+  const { bench, own } = useHere();
   const queries = useQueryClient();
   const [name, setName] = useState("");
   const [said, setSaid] = useState("");

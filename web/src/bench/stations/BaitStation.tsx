@@ -6,15 +6,18 @@ import { FishFacts } from "../../method/FishFacts";
 import { Button } from "../../shell/Button";
 import { Choice } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
-import { write } from "../../units/quantity";
+import { type Units, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
-import { capital, word } from "../../units/vocabulary";
+import { capital, type Vocabulary, word } from "../../units/vocabulary";
+import { useHere } from "../here";
+import { problemAt } from "../problemAt";
+import type { Station } from "../station";
 import { Facts } from "./Facts";
-import { problemAt, type StationProps } from "./Panel";
 
 const hookName = (size: number) => (size < 0 ? `${-size}/0` : String(size));
 
-export function BaitStation({ bench, answer, catalogue, onFamily }: StationProps) {
+function BaitStation() {
+  const { bench, answer, catalogue, onFamily } = useHere();
   const { units, vocabulary } = useSettings();
   const { rig } = bench;
   const hook = rig.components.findLast((c) => c.kind === "hook");
@@ -133,3 +136,19 @@ export function BaitStation({ bench, answer, catalogue, onFamily }: StationProps
     </Stack>
   );
 }
+
+function hangs({ aim }: Rig, units: Units, vocabulary: Vocabulary): string {
+  if (aim.bait_from === "surface") return `${write(aim.bait_m, "line", units)} down`;
+  if (aim.bait_m < 0) return `${write(-aim.bait_m, "line", units)} laid on`;
+  return `${write(aim.bait_m, "line", units)} off ${word("bed", vocabulary)}`;
+}
+
+export const BAIT: Station = {
+  id: "bait",
+  key: "2",
+  name: () => "Fish & bait",
+  value: ({ rig, catalogue, units, vocabulary }) =>
+    `${capital(catalogue.species.find((s) => s.id === rig.species)?.name ?? "any fish")}, ${hangs(rig, units, vocabulary)}`,
+  fields: ["aim"],
+  Panel: BaitStation,
+};

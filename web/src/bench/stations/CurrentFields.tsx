@@ -5,7 +5,8 @@ import { Button } from "../../shell/Button";
 import { Choice } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { FromSwim } from "../float/FromSwim";
-import { problemAt, type StationProps } from "./Panel";
+import { useHere } from "../here";
+import { problemAt } from "../problemAt";
 
 /** A usual and a rough or smooth bed, by how fast the current slows towards it. */
 const PROFILES = {
@@ -17,7 +18,8 @@ const PROFILES = {
 };
 
 /** The current the rig is fished in: on top, towards the bed, and what pulls the float besides. */
-export function CurrentFields({ bench, answer }: Pick<StationProps, "bench" | "answer">) {
+export function CurrentFields() {
+  const { bench, answer } = useHere();
   const { rig } = bench;
   const c = rig.conditions;
   const set = (part: Partial<Conditions>) => bench.put({ ...rig, conditions: { ...c, ...part } });

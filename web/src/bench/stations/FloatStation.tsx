@@ -3,26 +3,28 @@ import { Droplets, Plus, Ruler } from "lucide-react";
 import { lazy, Suspense, useState } from "react";
 import { api, type FloatMark, type FloatSpec, type Window } from "../../api/client";
 import { useAnswer } from "../../document/useAnswer";
+import { inFlow } from "../../scene/flow";
 import { Button } from "../../shell/Button";
-import { say, type write } from "../../units/quantity";
+import { say, type Units, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
+import { capital, word } from "../../units/vocabulary";
 import { BoxRack } from "../float/BoxRack";
 import { CapacityWindow, WindowReason } from "../float/CapacityWindow";
 import { ConditionsFields } from "../float/ConditionsFields";
-import { conceded } from "../float/conceded";
 import { Filling } from "../float/Filling";
 import { StatesPanel } from "../float/StatesPanel";
 import { ThisFloat } from "../float/ThisFloat";
 import { TipWish } from "../float/TipWish";
 import { useBoxFloat } from "../float/useBoxFloat";
-import type { StationProps } from "./Panel";
+import { useHere } from "../here";
+import type { Look, Station } from "../station";
 
 const TubeSheet = lazy(() => import("../float/TubeSheet"));
 const FloatForm = lazy(() => import("../float/FloatForm"));
 
 /** Which float: the tip wanted, the capacity window with the box's floats, this float, and what it does elsewhere. */
-export function FloatStation(props: StationProps) {
-  const { bench, answer, catalogue, box } = props;
+function FloatStation() {
+  const { bench, answer, catalogue, box } = useHere();
   const { units } = useSettings();
   const { rig } = bench;
   const float = rig.components.find((c) => c.kind === "float");
@@ -59,7 +61,7 @@ export function FloatStation(props: StationProps) {
   const better = known && JSON.stringify(known.calibration ?? null) !== JSON.stringify(float.spec.calibration ?? null);
   return (
     <Stack gap="4">
-      <TipWish bench={bench} answer={answer} advice={choosing.answer?.advice ?? null} units={units} />
+      <TipWish advice={choosing.answer?.advice ?? null} units={units} />
       {choosing.refusal && !window && <Text color="float">{choosing.refusal.message}</Text>}
       {window && (
         <Box>
@@ -69,7 +71,7 @@ export function FloatStation(props: StationProps) {
           <Text fontSize="lg" fontWeight="bold" color={window.empty ? "float" : "ink"} mb="2" data-testid="window-says">
             {say(window.says, window.figures ?? {}, units)}
           </Text>
-          {window.empty && <Concessions window={window} bench={bench} units={units} />}
+          {window.empty && <Concessions window={window} units={units} />}
           <CapacityWindow
             window={window}
             present={float.item}
@@ -82,7 +84,7 @@ export function FloatStation(props: StationProps) {
           <WindowReason window={window} shown={shown} units={units} />
           <details className="bw-why">
             <summary>Distance, current, wind, rod</summary>
-            <ConditionsFields bench={bench} answer={answer} pullN={choosing.answer?.pull_n ?? 0} />
+            <ConditionsFields pullN={choosing.answer?.pull_n ?? 0} />
           </details>
         </Box>
       )}
@@ -169,10 +171,9 @@ export function FloatStation(props: StationProps) {
   );
 }
 
-type ConcessionsProps = { window: Window; bench: StationProps["bench"]; units: Parameters<typeof write>[2] };
-
 /** What opens a shut window, smallest first; each can be taken and undone. */
-function Concessions({ window, bench, units }: ConcessionsProps) {
+function Concessions({ window, units }: { window: Window; units: Units }) {
+  const { bench } = useHere();
   return (
     <Stack gap="2" mb="3" data-testid="concessions">
       {window.concessions.map((c) => (
@@ -180,8 +181,8 @@ function Concessions({ window, bench, units }: ConcessionsProps) {
           <Text flex="1" fontSize="sm">
             {say(c.says, c.figures ?? {}, units)}
           </Text>
-          {c.change && (
-            <Button size="sm" onClick={() => bench.put(conceded(bench.rig, c.change ?? {}))}>
+          {c.changes.length > 0 && (
+            <Button size="sm" onClick={() => void bench.edit(...c.changes)}>
               Do so
             </Button>
           )}
@@ -190,3 +191,20 @@ function Concessions({ window, bench, units }: ConcessionsProps) {
     </Stack>
   );
 }
+
+function floatValue({ rig, evaluation, catalogue, units }: Look): string {
+  const float = rig.components.find((c) => c.kind === "float");
+  if (!float) return "none";
+  const kind = catalogue.float_types.find((t) => t.id === float.spec.type)?.name ?? "";
+  const afloat = evaluation ? inFlow(evaluation).afloat : undefined;
+  return `${float.label}, ${afloat?.tested ? `tests as ${write(afloat.capacity_kg, "load", units)}` : kind.split(",")[0]}`;
+}
+
+export const FLOAT: Station = {
+  id: "float",
+  key: "3",
+  name: (vocabulary) => capital(word("float", vocabulary)),
+  value: floatValue,
+  fields: ["aim.tip_m", "components"],
+  Panel: FloatStation,
+};

@@ -6,15 +6,18 @@ import { QuantityField } from "../../shell/QuantityField";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { capital, word } from "../../units/vocabulary";
+import { useHere } from "../here";
+import { problemAt } from "../problemAt";
+import type { Station } from "../station";
 import { LineRow } from "./LineRow";
-import { problemAt, type StationProps } from "./Panel";
 import { RunsThrough } from "./RunsThrough";
 import { Schools } from "./Schools";
 
 const BARBS = { barbed: "barbed", micro: "micro barb", barbless: "barbless" } as const;
 
 /** Line, leader and hook: what breaks first, what runs through what, what the other school would tie. */
-export function LineStation({ bench, answer, catalogue }: StationProps) {
+function LineStation() {
+  const { bench, answer, catalogue } = useHere();
   const { units, vocabulary } = useSettings();
   const { rig } = bench;
   const tackle = useQuery({
@@ -169,3 +172,20 @@ function Strengths({ lines }: { lines: LineFact[] }) {
     </Box>
   );
 }
+
+function lineValue(rig: Rig): string {
+  const lines = rig.components.filter((c) => c.kind === "line");
+  const [main, leader] = [lines[0], lines.at(-1)];
+  const mm = (l: typeof main) => (l ? (l.diameter_m * 1000).toFixed(2) : "");
+  const hook = rig.components.findLast((c) => c.kind === "hook");
+  return `${mm(main)} to ${mm(leader)} mm, ${hook?.label ?? ""}`;
+}
+
+export const LINE: Station = {
+  id: "line",
+  key: "4",
+  name: () => "Line & hook",
+  value: ({ rig }) => lineValue(rig),
+  fields: ["lash_m"],
+  Panel: LineStation,
+};

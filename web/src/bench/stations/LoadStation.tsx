@@ -8,15 +8,16 @@ import { Button } from "../../shell/Button";
 import { Choice } from "../../shell/Choice";
 import { type Units, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
+import { useHere } from "../here";
+import type { Look, Station } from "../station";
 import { Adjust } from "./Adjust";
 import { Asking } from "./Asking";
 import { LedgerTable } from "./LedgerTable";
-import type { StationProps } from "./Panel";
 import { Proposals } from "./Proposals";
 import { StarterTray } from "./StarterTray";
 
-export function LoadStation(props: StationProps) {
-  const { bench, answer, catalogue, box, selected, metal, onMetal, onBalance, own } = props;
+function LoadStation() {
+  const { bench, answer, catalogue, box, selected, metal, onMetal, onBalance, own } = useHere();
   const { units } = useSettings();
   const { rig } = bench;
   const shot = box.filter((b): b is ShotStock => b.kind === "shot");
@@ -56,17 +57,15 @@ export function LoadStation(props: StationProps) {
       <Button variant="solid" onClick={() => onBalance()} disabled={bench.busy || !pattern} title="Balance (B)">
         <Scale aria-hidden="true" /> Balance from the box
       </Button>
-      {rig.components.some((c) => (c.kind === "shot" || c.kind === "weight") && c.material === "lead") && (
-        <NonLead bench={bench} catalogue={catalogue} />
-      )}
+      {rig.components.some((c) => (c.kind === "shot" || c.kind === "weight") && c.material === "lead") && <NonLead />}
       <details className="bw-why">
         <summary>Limits, fixed pieces, own patterns</summary>
         <Box mt="2">
-          <Asking {...props} />
+          <Asking />
         </Box>
       </details>
-      {pattern && <Proposals {...props} />}
-      <Adjust {...props} />
+      {pattern && <Proposals />}
+      <Adjust />
       <Box>
         <Text as="h2" className="bw-label">
           Tray of {shown} shot: press to pinch one on
@@ -88,7 +87,8 @@ export function LoadStation(props: StationProps) {
 }
 
 /** The same pull in another metal, with one press. */
-function NonLead({ bench, catalogue }: Pick<StationProps, "bench" | "catalogue">) {
+function NonLead() {
+  const { bench, catalogue } = useHere();
   const [metal, setMetal] = useState("tin");
   return (
     <Flex gap="2" align="end">
@@ -201,3 +201,18 @@ function Gate({ evaluation, units }: { evaluation: Evaluation; units: Units }) {
     </Box>
   );
 }
+
+function loadValue({ evaluation, units }: Look): string {
+  if (!evaluation) return "…";
+  const { carried_kg, wanted_kg } = inFlow(evaluation).afloat;
+  return `${write(carried_kg, "load", units)} of ${wanted_kg === null ? "none" : write(wanted_kg, "load", units)}`;
+}
+
+export const LOAD: Station = {
+  id: "load",
+  key: "5",
+  name: () => "Load",
+  value: loadValue,
+  fields: [],
+  Panel: LoadStation,
+};

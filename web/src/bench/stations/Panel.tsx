@@ -1,63 +1,16 @@
 import { Box, Heading } from "@chakra-ui/react";
-import { type BoxItem, type Catalogue, type KeptPattern, type Proposal, sentenceOf, type Wish } from "../../api/client";
 import { Cautions } from "../../place/Cautions";
 import { useSettings } from "../../units/settings";
-import { capital, word } from "../../units/vocabulary";
-import type { StationId } from "../stationsOf";
-import type { BenchState } from "../useBench";
-import type { Answer } from "../useEvaluation";
-import type { Asked } from "../wish";
-import { BaitStation } from "./BaitStation";
-import { FloatStation } from "./FloatStation";
-import { LineStation } from "./LineStation";
-import { LoadStation } from "./LoadStation";
-import { StopStation } from "./StopStation";
-import { WaterStation } from "./WaterStation";
-
-export type StationProps = {
-  bench: BenchState;
-  answer: Answer;
-  catalogue: Catalogue;
-  box: BoxItem[];
-  selected: string | null;
-  metal: string | null;
-  onMetal: (metal: string | null) => void;
-  /** What is asked of a balance, and the wish made of it. */
-  asked: Asked;
-  onAsked: (asked: Asked) => void;
-  wish: Wish;
-  own: KeptPattern[];
-  /** A proposal looked at on the scene; the rig on the bench stays. */
-  trying: Proposal | null;
-  onTry: (proposal: Proposal | null) => void;
-  onBalance: (pattern?: string) => void;
-  onSetStop: () => void;
-  onFamily: () => void;
-};
-
-const STATION: Record<StationId, (props: StationProps) => React.ReactNode> = {
-  water: WaterStation,
-  bait: BaitStation,
-  float: FloatStation,
-  line: LineStation,
-  load: LoadStation,
-  stop: StopStation,
-};
+import { useHere } from "../here";
+import type { Station } from "../station";
 
 /** One instrument at a time: that of the present station. */
-export function Panel({ station, ...props }: StationProps & { station: StationId }) {
+export function Panel({ station }: { station: Station }) {
   const { vocabulary } = useSettings();
-  const Station = STATION[station];
-  const { water } = props.bench.rig;
+  const { bench, answer } = useHere();
+  const { water } = bench.rig;
   const place = water.swim ?? (water.name || "anywhere");
-  const title = {
-    water: "Water",
-    bait: "Fish & bait",
-    float: capital(word("float", vocabulary)),
-    line: "Line & hook",
-    load: "Load",
-    stop: "Stop",
-  }[station];
+  const title = station.name(vocabulary);
   return (
     <Box
       as="section"
@@ -76,21 +29,11 @@ export function Panel({ station, ...props }: StationProps & { station: StationId
         {title}
       </Heading>
       <Cautions
-        key={`${place}-${station}`}
+        key={`${place}-${station.id}`}
         place={place}
-        cautions={props.answer.evaluation?.cautions.filter((c) => c.station === station) ?? []}
+        cautions={answer.evaluation?.cautions.filter((c) => c.station === station.id) ?? []}
       />
-      <Station {...props} />
+      <station.Panel />
     </Box>
   );
-}
-
-/** What the server said of a field of the rig, by its path. */
-export function problemAt(answer: Answer, ...path: string[]): string | undefined {
-  const wanted = ["rig", ...path].join(".");
-  const found = answer.refusal?.problems.find((p) => {
-    const there = p.path.join(".");
-    return there === wanted || `rig.${there}` === wanted;
-  });
-  return found && sentenceOf(found);
 }

@@ -4,15 +4,15 @@ import { api, type Offer, type Offers, Refusal, sentenceOf } from "../../api/cli
 import { Button } from "../../shell/Button";
 import { say, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
-import type { StationProps } from "./Panel";
+import { useHere } from "../here";
 import { PatternMark } from "./PatternMark";
 import { Sure } from "./Sure";
 
-type Props = Pick<StationProps, "bench" | "trying" | "onTry" | "wish">;
 const TOLERANCE_M = 0.002;
 
 /** Ways to balance the rig that differ in kind: looked at on the scene first, then taken. */
-export function Proposals({ bench, trying, onTry, wish }: Props) {
+export function Proposals() {
+  const { bench, trying, onTry, wish } = useHere();
   const { units } = useSettings();
   const { rig } = bench;
   const found = useQuery({
@@ -58,7 +58,7 @@ export function Proposals({ bench, trying, onTry, wish }: Props) {
             onTry={() => onTry(trying === offer.proposal ? null : offer.proposal)}
             onTake={() => {
               onTry(null);
-              bench.put(offer.proposal.rig);
+              void bench.edit({ do: "take", rig: offer.proposal.rig });
             }}
           />
         ))}

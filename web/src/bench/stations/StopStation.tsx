@@ -4,10 +4,11 @@ import { type StopAnswer, sentenceOf } from "../../api/client";
 import { Button } from "../../shell/Button";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
+import { useHere } from "../here";
+import type { Station } from "../station";
 import { CurrentFields } from "./CurrentFields";
 import { Facts } from "./Facts";
 import { HoldBack, useMovingStop, WhereItIs } from "./InCurrent";
-import type { StationProps } from "./Panel";
 import { Why } from "./Why";
 
 const HELD = {
@@ -18,7 +19,8 @@ const HELD = {
 
 const MEASURED = { base: "the float's bottom", eye: "the float's eye", top: "the stop" } as const;
 
-export function StopStation({ bench, answer, onSetStop }: StationProps) {
+function StopStation() {
+  const { bench, answer } = useHere();
   const { units } = useSettings();
   const stop = answer.evaluation?.stop;
   const problem = answer.evaluation?.stop_problem;
@@ -28,16 +30,11 @@ export function StopStation({ bench, answer, onSetStop }: StationProps) {
   const asked = useMovingStop(answer.of, flows);
   const current = asked.data;
   // By its key it stays open while what stands about it changes with the current.
-  const entry = <Current key="current" bench={bench} answer={answer} />;
+  const entry = <Current key="current" />;
   if (flows && answer.evaluation) {
     return (
       <Stack gap="5">
-        <SettingInCurrent
-          answer={current ?? null}
-          failed={asked.error instanceof Error ? asked.error.message : null}
-          bench={bench}
-          onSetStop={onSetStop}
-        />
+        <SettingInCurrent answer={current ?? null} failed={asked.error instanceof Error ? asked.error.message : null} />
         <HoldBack bench={bench} stop={current?.stop ?? null} />
         {entry}
         <WhereItIs evaluation={answer.evaluation} stop={current?.stop ?? null} />
@@ -54,12 +51,7 @@ export function StopStation({ bench, answer, onSetStop }: StationProps) {
   const side = stop.attachment_m >= 0 ? "below" : "above";
   return (
     <Stack gap="4">
-      <Setting
-        says={`From ${MEASURED[stop.measured_to]} to the hook it should be`}
-        stop={stop}
-        bench={bench}
-        onSetStop={onSetStop}
-      />
+      <Setting says={`From ${MEASURED[stop.measured_to]} to the hook it should be`} stop={stop} />
       <Facts
         rows={[
           ["Hook wanted at", `${length(stop.hook_depth_wanted_m)} down`],
@@ -84,13 +76,14 @@ export function StopStation({ bench, answer, onSetStop }: StationProps) {
   );
 }
 
-type SettingProps = Pick<StationProps, "bench" | "onSetStop"> & {
+type SettingProps = {
   says: string;
   stop: { wanted_m: number; now_m: number; slide_m: number; is_set: boolean };
 };
 
 /** The setting, large, and how far it is from where the stop is now. */
-function Setting({ says, stop, bench, onSetStop }: SettingProps) {
+function Setting({ says, stop }: SettingProps) {
+  const { bench, onSetStop } = useHere();
   const { units } = useSettings();
   const length = (m: number) => write(m, "line", units);
   return (
@@ -116,25 +109,25 @@ function Setting({ says, stop, bench, onSetStop }: SettingProps) {
 }
 
 /** The current, to be known better or entered at all. */
-function Current({ bench, answer }: Pick<StationProps, "bench" | "answer">) {
+function Current() {
   return (
     <details className="bw-why">
       <summary>The current</summary>
       <Box mt="2">
-        <CurrentFields bench={bench} answer={answer} />
+        <CurrentFields />
       </Box>
     </details>
   );
 }
 
-type InCurrentProps = Pick<StationProps, "bench" | "onSetStop"> & {
+type InCurrentProps = {
   answer: StopAnswer | null;
   /** What went wrong with the asking itself. */
   failed: string | null;
 };
 
 /** The setting that puts the bait right in the current, large, and how it is made up. */
-function SettingInCurrent({ answer, failed, bench, onSetStop }: InCurrentProps) {
+function SettingInCurrent({ answer, failed }: InCurrentProps) {
   const { units } = useSettings();
   const length = (m: number) => write(m, "line", units);
   if (failed) return <Text role="alert">{failed}</Text>;
@@ -144,7 +137,7 @@ function SettingInCurrent({ answer, failed, bench, onSetStop }: InCurrentProps) 
   const laid = stop.hook_height_wanted_m < 0;
   return (
     <Stack gap="4">
-      <Setting says="In this current it should be set to" stop={stop} bench={bench} onSetStop={onSetStop} />
+      <Setting says="In this current it should be set to" stop={stop} />
       <Facts
         rows={[
           [laid ? "Line wanted on the bed" : "Bait wanted off the bed", length(Math.abs(stop.hook_height_wanted_m))],
@@ -165,3 +158,12 @@ function SettingInCurrent({ answer, failed, bench, onSetStop }: InCurrentProps) 
     </Stack>
   );
 }
+
+export const STOP: Station = {
+  id: "stop",
+  key: "6",
+  name: () => "Stop",
+  value: ({ evaluation, units }) => (evaluation ? `${write(evaluation.setting_m, "line", units)} to the hook` : "…"),
+  fields: ["conditions"],
+  Panel: StopStation,
+};

@@ -2,13 +2,16 @@ import { Stack } from "@chakra-ui/react";
 import type { Rig } from "../../api/client";
 import { Choice } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
+import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { capital, word } from "../../units/vocabulary";
 import { KeepDepth } from "../../water/KeepDepth";
+import { useHere } from "../here";
+import { problemAt } from "../problemAt";
+import type { Station } from "../station";
 import { useSwims } from "../useSwims";
 import { AtSwim } from "./AtSwim";
 import { Facts } from "./Facts";
-import { problemAt, type StationProps } from "./Panel";
 import { Why } from "./Why";
 
 const SALT: [string, number][] = [
@@ -17,7 +20,8 @@ const SALT: [string, number][] = [
   ["sea", 35],
 ];
 
-export function WaterStation({ bench, answer }: StationProps) {
+function WaterStation() {
+  const { bench, answer } = useHere();
   const { vocabulary } = useSettings();
   const swims = useSwims();
   const { rig } = bench;
@@ -99,3 +103,13 @@ export function WaterStation({ bench, answer }: StationProps) {
     </Stack>
   );
 }
+
+export const WATER: Station = {
+  id: "water",
+  key: "1",
+  name: () => "Water",
+  value: ({ rig, units }) =>
+    `${write(rig.water.depth_m, "depth", units)}, ${write(rig.water.temperature_c, "temperature", units)}`,
+  fields: ["water"],
+  Panel: WaterStation,
+};

@@ -5,11 +5,3 @@ const canBeFixed = (c: Component) => c.kind === "shot" || c.kind === "weight";
 /** True when balancing leaves every piece of a handle as it is. */
 export const isFixed = (rig: Rig, handle: Handle): boolean =>
   rig.components.every((c) => !handle.moves.includes(c.id) || !canBeFixed(c) || ("fixed" in c && c.fixed));
-
-/** Fix the pieces of a handle where they are, or release them. */
-export const fix = (rig: Rig, handle: Handle, fixed: boolean): Rig => ({
-  ...rig,
-  components: rig.components.map((c) =>
-    handle.moves.includes(c.id) && canBeFixed(c) ? ({ ...c, fixed } as Component) : c,
-  ),
-});

@@ -1,7 +1,8 @@
 import { expect, it } from "vitest";
 import { type Catalogue, type Evaluation, Refusal, type Rig } from "../api/client";
 import { METRIC } from "../units/quantity";
-import { stationsOf } from "./stationsOf";
+import { beadsOf, type Look } from "./station";
+import { STATIONS } from "./stations/all";
 
 const rig = {
   species: "rudd",
@@ -26,13 +27,12 @@ const evaluation = {
     { id: "b", station: "stop", severity: "note" },
   ],
 } as unknown as Evaluation;
+const look: Look = { rig, evaluation, catalogue, units: METRIC, vocabulary: "us" };
 const states = (refusal: Refusal | null) =>
-  Object.fromEntries(stationsOf(rig, evaluation, refusal, catalogue, METRIC, "us").map((s) => [s.id, s.state]));
+  Object.fromEntries(beadsOf(STATIONS, look, refusal).map((s) => [s.id, s.state]));
 
 it("shows each bead's value in the person's words and units", () => {
-  const values = stationsOf(rig, evaluation, null, catalogue, METRIC, "us").map((s) =>
-    `${s.name}: ${s.value}`.replaceAll("\u00a0", " "),
-  );
+  const values = beadsOf(STATIONS, look, null).map((s) => `${s.name}: ${s.value}`.replaceAll("\u00a0", " "));
   expect(values).toEqual([
     "Water: 1.90 m, 16.0 °C",
     "Fish & bait: Rudd, 90 cm down",

@@ -1,0 +1,20 @@
+import { get, post, put, remove } from "./transport";
+import type { BoxItem, JugReading, Schemas, Weighing } from "./types";
+
+/** The tackle box: compartments, their tests, exchange and packing. */
+export const box = {
+  box: () => get("/api/box"),
+  createBoxItem: (body: BoxItem) => post("/api/box", { body }),
+  updateBoxItem: (key: string, version: number, fields: BoxItem) =>
+    put("/api/box/{key}", { path: { key }, body: { version, fields } }),
+  deleteBoxItem: (key: string, version: number) => remove("/api/box/{key}", { path: { key }, query: { version } }),
+  quickEntry: (text: string) => post("/api/box/quick", { body: { text } }),
+  weigh: (readings: Weighing[], nominal_kg: number | null) =>
+    post("/api/box/weigh", { body: { readings, nominal_kg } }),
+  jug: (readings: JugReading[], mass_kg: number, temperature_c: number) =>
+    post("/api/box/jug", { body: { readings, mass_kg, temperature_c } }),
+  previewBox: (file: Blob) => post("/api/box/preview", { file }),
+  importBox: (rows: Schemas["BoxWrite"][]) => post("/api/box/import", { body: { rows } }),
+  packing: (rigs: string[], copies: number) => post("/api/box/packing", { body: { rigs, copies } }),
+  label: (text: string) => post("/api/label", { body: { text } }),
+};

@@ -1,0 +1,47 @@
+import { lazy, Suspense } from "react";
+import type { Catalogue } from "../api/client";
+import { purposeOf } from "../method/purpose";
+import type { BenchState } from "./useBench";
+
+const RigsDialog = lazy(() => import("./RigsDialog"));
+const NewRig = lazy(() => import("./NewRig"));
+const FamilyChooser = lazy(() => import("../method/FamilyChooser"));
+
+export type SheetName = "rigs" | "new" | "family" | null;
+
+type Props = {
+  sheet: SheetName;
+  setSheet: React.Dispatch<React.SetStateAction<SheetName>>;
+  bench: BenchState;
+  catalogue: Catalogue;
+  onFamily: (family: string) => Promise<void>;
+};
+
+/** What is opened over the bench: kept rigs, a new one, another family. */
+export function Sheets({ sheet, setSheet, bench, catalogue, onFamily }: Props) {
+  const { rig } = bench;
+  return (
+    <Suspense>
+      {sheet === "rigs" && (
+        <RigsDialog
+          rig={rig}
+          bench={bench}
+          catalogue={catalogue}
+          onStart={() => setSheet("new")}
+          onClose={() => setSheet((s) => (s === "rigs" ? null : s))}
+        />
+      )}
+      {sheet === "family" && (
+        <FamilyChooser
+          catalogue={catalogue}
+          purpose={purposeOf(rig)}
+          present={rig.family}
+          busy={bench.busy}
+          onChoose={(family) => onFamily(family).finally(() => setSheet(null))}
+          onClose={() => setSheet((s) => (s === "family" ? null : s))}
+        />
+      )}
+      {sheet === "new" && <NewRig catalogue={catalogue} onClose={() => setSheet(null)} />}
+    </Suspense>
+  );
+}

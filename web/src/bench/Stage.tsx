@@ -1,0 +1,76 @@
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { lazy, Suspense, useCallback } from "react";
+import type { Proposal, Refusal, Rig } from "../api/client";
+import { Scene } from "../scene/Scene";
+import { useSettings } from "../units/settings";
+import { LookingAt } from "./LookingAt";
+import type { BenchState } from "./useBench";
+import type { Answer } from "./useEvaluation";
+import { Verdict } from "./Verdict";
+
+const FallView = lazy(() => import("./fall/FallView"));
+
+export type Falls = "alone" | "beside" | null;
+
+type Props = {
+  bench: BenchState;
+  answer: Answer;
+  pinned: Rig | null;
+  trying: Proposal | null;
+  falls: Falls;
+  setFalls: (falls: Falls) => void;
+  selected: string | null;
+  onSelect: (id: string | null) => void;
+  refusal: Refusal | null;
+};
+
+/** The water: the rig in it, its fall, or a proposal that is looked at. */
+export function Stage({ bench, answer, pinned, trying, falls, setFalls, selected, onSelect, refusal }: Props) {
+  const { units } = useSettings();
+  const { evaluation, of } = answer;
+  const onFall = useCallback(() => setFalls("alone"), [setFalls]);
+  return (
+    <Box
+      position="relative"
+      aria-busy={answer.waiting}
+      flex="1"
+      minH={{ base: "440px", lg: "320px" }}
+      borderWidth="1px"
+      borderColor="ink"
+      borderRadius="l3"
+      bg="shallow"
+    >
+      {!trying && evaluation && of && falls && (
+        <Suspense>
+          <FallView
+            rig={of}
+            pinned={pinned}
+            flows={evaluation.moving !== null}
+            beside={falls === "beside"}
+            onClose={() => setFalls(null)}
+          />
+        </Suspense>
+      )}
+      {!trying && evaluation && of && !falls && (
+        <Scene
+          rig={of}
+          evaluation={evaluation}
+          selected={selected}
+          onSelect={onSelect}
+          slide={bench.slide}
+          units={units}
+          onFall={onFall}
+        />
+      )}
+      {!trying && !(evaluation && of) && (
+        <Flex position="absolute" inset="0" align="center" justify="center" p="6" textAlign="center">
+          <Text>{answer.refusal?.message ?? "Putting the rig in the water."}</Text>
+        </Flex>
+      )}
+      {trying && <LookingAt proposal={trying} />}
+      {evaluation && !trying && !falls && (
+        <Verdict evaluation={evaluation} waiting={answer.waiting} refused={refusal !== null} />
+      )}
+    </Box>
+  );
+}

@@ -1,0 +1,10 @@
+import type { Station } from "../station";
+import { BAIT } from "./BaitStation";
+import { FLOAT } from "./FloatStation";
+import { LINE } from "./LineStation";
+import { LOAD } from "./LoadStation";
+import { STOP } from "./StopStation";
+import { WATER } from "./WaterStation";
+
+/** The stations in the order of the work. */
+export const STATIONS: Station[] = [WATER, BAIT, FLOAT, LINE, LOAD, STOP];
