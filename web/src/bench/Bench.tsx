@@ -7,6 +7,7 @@ import { type Keeper, useAutosave } from "../document/useAutosave";
 import { inFlow } from "../scene/flow";
 import { BeadLine } from "../shell/BeadLine";
 import { Later } from "../shell/Later";
+import { Refused } from "../shell/Refused";
 import { StaleNotice } from "../shell/StaleNotice";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
@@ -157,7 +158,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
             onSelect={setSelected}
             refusal={refusal}
           />
-          {refusal && <Refused message={refusal.message} />}
+          {refusal && <Refused>{refusal.message} The drawing shows the rig before this.</Refused>}
           {trying && <LookBar proposal={trying} onBack={() => does.setTrying(null)} onTake={() => does.take(trying)} />}
           <Later busy={bench.gesturing}>
             <HereIs value={here}>
@@ -178,14 +179,5 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
       </div>
       <Sheets sheet={sheet} setSheet={setSheet} bench={bench} catalogue={catalogue} onFamily={does.toFamily} />
     </Flex>
-  );
-}
-
-/** Why the document as it stands cannot be put in the water. */
-function Refused({ message }: { message: string }) {
-  return (
-    <Box role="alert" bg="card" borderWidth="2px" borderColor="float" borderRadius="l3" p="3" px="4" color="float">
-      {message} The drawing shows the rig before this.
-    </Box>
   );
 }

@@ -1,5 +1,4 @@
-import { Box, Flex, Grid, Text } from "@chakra-ui/react";
-import { MapPin, Plus } from "lucide-react";
+import { Flex, Grid } from "@chakra-ui/react";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type BoxItem, type Catalogue, type KeptSurvey, type Look, type Rig, type Survey } from "../api/client";
@@ -9,19 +8,20 @@ import { SaveChip } from "../document/SaveChip";
 import { UndoButtons } from "../document/UndoButtons";
 import { useAnswer } from "../document/useAnswer";
 import { BeadLine } from "../shell/BeadLine";
-import { Button } from "../shell/Button";
-import { Choice } from "../shell/Choice";
 import { Header } from "../shell/Header";
+import { Refused } from "../shell/Refused";
 import { StaleNotice } from "../shell/StaleNotice";
 import { useSettings } from "../units/settings";
-import { BedMap } from "./BedMap";
-import { beadsOf, PANELS, type PanelId } from "./beads";
+import { beadsOf } from "./bead";
+import { WaterIs } from "./here";
 import { LevelCurve } from "./LevelCurve";
 import { NewSwim } from "./NewSwim";
+import { BEADS } from "./panels/all";
 import { WaterPanel } from "./panels/WaterPanel";
-import { SectionView } from "./SectionView";
+import { SwimChoice } from "./SwimChoice";
 import { useNow } from "./useNow";
-import { useSurvey } from "./useSurvey";
+import { type SurveyState, useSurvey } from "./useSurvey";
+import { WaterStage } from "./WaterStage";
 
 type Props = {
   kept: KeptSurvey;
@@ -34,49 +34,74 @@ type Props = {
 
 const PANEL_KEY = "brookwind.water.panel";
 
+/** The bead that was open last, and to open another. */
+function useBead() {
+  const [id, setId] = useState(() => sessionStorage.getItem(PANEL_KEY) ?? "plumb");
+  useEffect(() => sessionStorage.setItem(PANEL_KEY, id), [id]);
+  const bead = BEADS.find((b) => b.id === id) ?? BEADS[0];
+  if (!bead) throw new Error("The water has no beads.");
+  return { bead, setBead: setId };
+}
+
+/** Undo and redo by keys, but where something is typed. */
+function useUndoKeys(acts: SurveyState["acts"]) {
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      if (!(e.ctrlKey || e.metaKey) || e.key.toLowerCase() !== "z") return;
+      if (e.target instanceof HTMLElement && e.target.closest("input, select, textarea")) return;
+      if (e.shiftKey) acts.redo();
+      else acts.undo();
+      e.preventDefault();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [acts]);
+}
+
+/** What is asked of the core: the survey at the moment shown, with the rig that is tied for it. */
+function usePicture(survey: Survey, rig: Rig | null) {
+  const now = useNow();
+  const [scrubbed, setScrubbed] = useState<number | null>(null);
+  const at = scrubbed ?? now;
+  const question = useMemo<Look>(
+    () => ({ survey, at: new Date(at).toISOString(), now: new Date(now).toISOString(), rig, rod_m: 4 }),
+    [survey, at, now, rig],
+  );
+  return { now, at, live: scrubbed === null, setScrubbed, question, answer: useAnswer(question, api.look) };
+}
+
 export function Water({ kept, draft, rig, catalogue, box, onReload }: Props) {
   const { units } = useSettings();
   const go = useNavigate();
   const swims = useSwims();
   const state = useSurvey(kept, draft);
   const { survey } = state;
-  const now = useNow();
-  const [scrubbed, setScrubbed] = useState<number | null>(null);
-  const [panel, setPanel] = useState<PanelId>(() => (sessionStorage.getItem(PANEL_KEY) as PanelId | null) ?? "plumb");
+  const { now, at, live, setScrubbed, question, answer } = usePicture(survey, rig);
+  const { bead, setBead } = useBead();
   const [selected, setSelected] = useState<string | null>(null);
-  const [map, setMap] = useState(false);
   const [starting, setStarting] = useState(false);
-  const at = scrubbed ?? now;
-  const question = useMemo<Look>(
-    () => ({ survey, at: new Date(at).toISOString(), now: new Date(now).toISOString(), rig, rod_m: 4 }),
-    [survey, at, now, rig],
-  );
-  const answer = useAnswer(question, api.look);
   const picture = answer.answer;
-  const swim = swims.list.find((s) => s.swim.id === survey.swim_id);
+  const name = swims.list.find((s) => s.swim.id === survey.swim_id)?.water.name ?? "Water";
 
-  useEffect(() => sessionStorage.setItem(PANEL_KEY, panel), [panel]);
+  useUndoKeys(state.acts);
   useEffect(() => {
-    document.title = `${swim?.water.name ?? "Water"} · Brookwind`;
-  }, [swim?.water.name]);
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (!(e.ctrlKey || e.metaKey) || e.key.toLowerCase() !== "z") return;
-      if (e.target instanceof HTMLElement && e.target.closest("input, select, textarea")) return;
-      if (e.shiftKey) state.acts.redo();
-      else state.acts.undo();
-      e.preventDefault();
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [state.acts]);
-
-  const choose = useCallback((id: string | null, open = false) => {
-    setSelected(id);
-    if (open) setPanel((p) => (p === "plumb" ? "depths" : p));
-  }, []);
+    document.title = `${name} · Brookwind`;
+  }, [name]);
+  const choose = useCallback(
+    (id: string | null, open = false) => {
+      setSelected(id);
+      if (open && bead.id === "plumb") setBead("depths");
+    },
+    [bead.id, setBead],
+  );
+  const saveOver = async () => {
+    const there = await api.survey(survey.swim_id);
+    await api.saveSurvey(survey.swim_id, there.version, survey);
+    onReload();
+  };
 
   const refusal = answer.refusal && answer.refusal.status !== 0 ? answer.refusal : null;
+  const here = { state, picture, rig, catalogue, box, at, now, selected, onSelect: setSelected, question };
   return (
     <Flex direction="column" minH="100dvh" h={{ lg: "100dvh" }}>
       <Header>
@@ -87,11 +112,7 @@ export function Water({ kept, draft, rig, catalogue, box, onReload }: Props) {
         <StaleNotice
           sentence={state.saving.sentence}
           keepLabel="Save mine over it"
-          onKeep={async () => {
-            const there = await api.survey(survey.swim_id);
-            await api.saveSurvey(survey.swim_id, there.version, survey);
-            onReload();
-          }}
+          onKeep={saveOver}
           onReload={onReload}
         />
       )}
@@ -106,127 +127,31 @@ export function Water({ kept, draft, rig, catalogue, box, onReload }: Props) {
         alignItems="stretch"
       >
         <Flex gridArea="rail" direction="column" gap="3" minH="0" minW="0">
-          <Flex gap="2" align="end">
-            <Box flex="1" minW="0">
-              <Choice label="Swim" value={survey.swim_id} onChange={(id) => go(`/water/${id}`)}>
-                {swims.list.map((s) => (
-                  <option key={s.swim.id} value={s.swim.id}>
-                    {s.water.name}
-                  </option>
-                ))}
-              </Choice>
-            </Box>
-            <Button
-              size="icon"
-              aria-label="Enter another swim"
-              title="Enter another swim"
-              onClick={() => setStarting(true)}
-            >
-              <Plus />
-            </Button>
-          </Flex>
+          <SwimChoice
+            swims={swims.list}
+            present={survey.swim_id}
+            onGo={(id) => go(`/water/${id}`)}
+            onNew={() => setStarting(true)}
+          />
           <BeadLine
             label="The water"
-            beads={beadsOf(survey, picture, answer.refusal, units)}
-            present={panel}
-            onGo={setPanel}
+            beads={beadsOf(BEADS, { survey, picture, units }, answer.refusal)}
+            present={bead.id}
+            onGo={setBead}
           />
         </Flex>
         <Flex gridArea="scene" direction="column" gap="3" minH="0" minW="0">
-          <Box
-            position="relative"
-            flex="1"
-            minH={{ base: "400px", lg: "300px" }}
-            borderWidth="1px"
-            borderColor="ink"
-            borderRadius="l3"
-            bg="shallow"
-            overflow="hidden"
-          >
-            {picture && answer.of && map ? (
-              <BedMap picture={picture} survey={answer.of.survey} units={units} />
-            ) : picture && answer.of ? (
-              <SectionView
-                picture={picture}
-                survey={answer.of.survey}
-                rig={rig}
-                state={state}
-                selected={selected}
-                onSelect={choose}
-                units={units}
-                waiting={answer.waiting}
-              />
-            ) : (
-              <Flex position="absolute" inset="0" align="center" justify="center" p="6" textAlign="center">
-                <Text>{answer.refusal?.message ?? "Drawing the water."}</Text>
-              </Flex>
-            )}
-            {picture && (picture.map.length > 0 || map) && (
-              <Button
-                position="absolute"
-                bottom="9"
-                left="3"
-                size="sm"
-                aria-pressed={map}
-                onClick={() => setMap((m) => !m)}
-              >
-                <MapPin aria-hidden="true" />
-                {map ? "Section" : "Map from above"}
-              </Button>
-            )}
-          </Box>
+          <WaterStage answer={answer} rig={rig} state={state} selected={selected} onSelect={choose} />
           {(refusal || state.said) && (
-            <Box
-              role="alert"
-              bg="card"
-              borderWidth="2px"
-              borderColor="float"
-              borderRadius="l3"
-              p="3"
-              px="4"
-              color="float"
-            >
-              {refusal ? `${refusal.message} The drawing shows the water before this.` : state.said}
-            </Box>
+            <Refused>{refusal ? `${refusal.message} The drawing shows the water before this.` : state.said}</Refused>
           )}
           {picture && (
-            <LevelCurve
-              picture={picture}
-              survey={survey}
-              at={at}
-              live={scrubbed === null}
-              onScrub={setScrubbed}
-              units={units}
-            />
+            <LevelCurve picture={picture} survey={survey} at={at} live={live} onScrub={setScrubbed} units={units} />
           )}
         </Flex>
-        <Box
-          as="section"
-          gridArea="panel"
-          aria-label={PANELS[panel]}
-          bg="card"
-          borderWidth="1px"
-          borderColor="rule"
-          borderRadius="l3"
-          p="5"
-          overflowY={{ lg: "auto" }}
-          minH="0"
-          minW="0"
-        >
-          <WaterPanel
-            panel={panel}
-            state={state}
-            picture={picture}
-            rig={rig}
-            catalogue={catalogue}
-            box={box}
-            at={at}
-            now={now}
-            selected={selected}
-            onSelect={setSelected}
-            question={question}
-          />
-        </Box>
+        <WaterIs value={here}>
+          <WaterPanel bead={bead} />
+        </WaterIs>
       </Grid>
       {starting && <NewSwim onClose={() => setStarting(false)} onMade={(id) => go(`/water/${id}`)} />}
     </Flex>

@@ -5,17 +5,7 @@ import { Button } from "../../shell/Button";
 import { Choice } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { SightPicture } from "./SightPicture";
-
-export type Sight = "gone" | "under" | "as-wanted" | "high" | "flat" | "no-bead";
-
-export const SIGHTS: [Sight, string][] = [
-  ["gone", "gone under"],
-  ["under", "under, in sight"],
-  ["as-wanted", "tip as wanted"],
-  ["high", "stands high"],
-  ["flat", "lies flat"],
-  ["no-bead", "stop not arrived"],
-];
+import { SIGHTS, type Sight } from "./sights";
 
 const CRUDE = { eye: "by eye", wading: "wading", count: "counted fall", sounder: "an echo" } as const;
 type Crude = keyof typeof CRUDE;

@@ -9,11 +9,13 @@ import { Choice } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
+import type { WaterBead } from "../bead";
+import { useWater } from "../here";
 import { freshId } from "../useSurvey";
-import type { PanelProps } from "./WaterPanel";
 
 /** Speeds from timed drifts, the profile where it is fished, the crease, and what wind does to line on the water. */
-export function CurrentPanel({ state, picture }: PanelProps) {
+function CurrentPanel() {
+  const { state, picture } = useWater();
   const { units } = useSettings();
   const { survey } = state;
   const { drifts } = survey;
@@ -147,3 +149,12 @@ export function CurrentPanel({ state, picture }: PanelProps) {
     </Stack>
   );
 }
+
+export const CURRENT: WaterBead = {
+  id: "current",
+  name: "Current",
+  value: ({ picture, units }) =>
+    picture?.profile ? `${write(picture.profile.surface_ms, "speed", units)} on top` : "still",
+  part: "drifts",
+  Panel: CurrentPanel,
+};

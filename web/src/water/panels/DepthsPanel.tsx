@@ -7,10 +7,10 @@ import { QuantityField } from "../../shell/QuantityField";
 import { day } from "../../units/clock";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
-import { many } from "../beads";
+import { many, type WaterBead } from "../bead";
+import { useWater } from "../here";
 import { KeepDepth } from "../KeepDepth";
 import { freshId } from "../useSurvey";
-import type { PanelProps } from "./WaterPanel";
 
 const BEDS: Sounding["bed"][] = ["unknown", "silt", "clay", "sand", "gravel", "rock", "weed"];
 const SOURCES: Record<Sounding["source"], string> = {
@@ -22,8 +22,8 @@ const SOURCES: Record<Sounding["source"], string> = {
 };
 
 /** The depth where it is fished, how far the bed stays even, where to fish and why, and every sounding. */
-export function DepthsPanel(props: PanelProps) {
-  const { state, picture, catalogue, selected, onSelect } = props;
+function DepthsPanel() {
+  const { state, picture, catalogue, selected, onSelect, now } = useWater();
   const { units } = useSettings();
   const { survey } = state;
   const { session } = survey;
@@ -40,7 +40,7 @@ export function DepthsPanel(props: PanelProps) {
       level_m: picture?.level?.now_m ?? 0,
       bed: "unknown",
       feature: "none",
-      at: new Date(props.now).toISOString(),
+      at: new Date(now).toISOString(),
       source: "plumbed",
       note: "",
     };
@@ -50,7 +50,7 @@ export function DepthsPanel(props: PanelProps) {
   const bearings = [...new Set(survey.soundings.map((s) => s.bearing_deg))].sort((a, b) => a - b);
   return (
     <Stack gap="4">
-      {chosen && <OneSounding key={chosen.id} {...props} sounding={chosen} />}
+      {chosen && <OneSounding key={chosen.id} sounding={chosen} />}
       {here && (
         <Box>
           <Text fontSize="4xl" fontWeight="bold" fontFamily="heading" lineHeight="1.1">
@@ -157,7 +157,8 @@ export function DepthsPanel(props: PanelProps) {
   );
 }
 
-function OneSounding({ sounding, state, onSelect }: PanelProps & { sounding: Sounding }) {
+function OneSounding({ sounding }: { sounding: Sounding }) {
+  const { state, onSelect } = useWater();
   const { survey } = state;
   const put = (part: Partial<Sounding>) =>
     state.change({ soundings: survey.soundings.map((s) => (s.id === sounding.id ? { ...s, ...part } : s)) });
@@ -230,3 +231,15 @@ function OneSounding({ sounding, state, onSelect }: PanelProps & { sounding: Sou
     </Box>
   );
 }
+
+export const DEPTHS: WaterBead = {
+  id: "depths",
+  name: "Depths",
+  value: ({ picture, units }) =>
+    picture?.here
+      ? `${write(picture.here.depth_m, "depth", units)} at ${write(picture.here.distance_m, "distance", units)}`
+      : "none yet",
+  part: "soundings",
+  state: ({ survey }) => (survey.soundings.length === 0 ? "note" : "settled"),
+  Panel: DepthsPanel,
+};

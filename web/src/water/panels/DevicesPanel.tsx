@@ -1,14 +1,15 @@
 import { Box, Flex, Input, Stack, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useId, useState } from "react";
-import { api, type Instrument, Refusal, type Sounding } from "../../api/client";
+import { api, type Instrument, Refusal } from "../../api/client";
 import { Button } from "../../shell/Button";
 import { clock } from "../../units/clock";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
-import { many } from "../beads";
+import { accept } from "../accept";
+import { many, type WaterBead } from "../bead";
+import { useWater } from "../here";
 import { Files } from "./Files";
-import type { PanelProps } from "./WaterPanel";
 
 /** The pocket scale belongs to the box. */
 type Kind = Exclude<Instrument["kind"], "scale">;
@@ -28,24 +29,25 @@ const STATUS: Record<Instrument["status"], [string, string]> = {
 const ASK_MS = 1500;
 
 /** Instruments that feed the survey, and files in and out. Nothing they say is kept before it is accepted. */
-export function DevicesPanel(props: PanelProps) {
+function DevicesPanel() {
   const queries = useQueryClient();
   const known = useQuery({ queryKey: ["instruments"], queryFn: api.instruments, refetchInterval: ASK_MS });
   const again = () => queries.invalidateQueries({ queryKey: ["instruments"] });
   return (
     <Stack gap="4">
       {(Object.keys(NAMES) as Kind[]).map((kind) => (
-        <Device key={kind} kind={kind} told={known.data?.find((i) => i.kind === kind)} again={again} {...props} />
+        <Device key={kind} kind={kind} told={known.data?.find((i) => i.kind === kind)} again={again} />
       ))}
-      <Files {...props} />
+      <Files />
     </Stack>
   );
 }
 
-type DeviceProps = PanelProps & { kind: Kind; told: Instrument | undefined; again: () => void };
+type DeviceProps = { kind: Kind; told: Instrument | undefined; again: () => void };
 
 function Device(props: DeviceProps) {
-  const { kind, told, again, state } = props;
+  const { kind, told, again } = props;
+  const { state } = useWater();
   const { units } = useSettings();
   const id = useId();
   const [where, setWhere] = useState<string | null>(null);
@@ -129,7 +131,7 @@ function Device(props: DeviceProps) {
             {busy ? "Connecting" : "Connect"}
           </Button>
         )}
-        {kind === "gauge" && status !== "off" && status !== "lost" && <TakeLevels {...props} act={act} />}
+        {kind === "gauge" && status !== "off" && status !== "lost" && <TakeLevels act={act} />}
         {kind === "weather" && value("wind_ms") !== undefined && (
           <Button
             size="sm"
@@ -143,12 +145,13 @@ function Device(props: DeviceProps) {
           </Button>
         )}
       </Flex>
-      {kind === "sounder" && on && <LiveSoundings {...props} />}
+      {kind === "sounder" && on && <LiveSoundings />}
     </Box>
   );
 }
 
-function TakeLevels({ state, now, act }: DeviceProps & { act: (what: () => Promise<unknown>) => Promise<void> }) {
+function TakeLevels({ act }: { act: (what: () => Promise<unknown>) => Promise<void> }) {
+  const { state, now } = useWater();
   return (
     <Button
       size="sm"
@@ -165,7 +168,8 @@ function TakeLevels({ state, now, act }: DeviceProps & { act: (what: () => Promi
 }
 
 /** What the sounder has told since the last taking: accept it or drop it. */
-function LiveSoundings({ state, picture }: DeviceProps) {
+function LiveSoundings() {
+  const { state, picture } = useWater();
   const { survey } = state;
   const taking = {
     place: survey.place,
@@ -205,9 +209,10 @@ function LiveSoundings({ state, picture }: DeviceProps) {
   );
 }
 
-/** Put soundings into the survey; one with an id that is there already replaces it. */
-export function accept(state: PanelProps["state"], fresh: readonly Sounding[]): void {
-  const ids = new Set(fresh.map((s) => s.id));
-  const others = state.acts.now().soundings.filter((s) => !ids.has(s.id));
-  state.change({ soundings: [...others, ...fresh] });
-}
+export const DEVICES: WaterBead = {
+  id: "devices",
+  name: "Devices & files",
+  value: () => "sounder, gauge, weather",
+  part: "devices",
+  Panel: DevicesPanel,
+};

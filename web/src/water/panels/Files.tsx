@@ -4,9 +4,9 @@ import { useRef, useState } from "react";
 import { api, type ReadSoundings, Refusal } from "../../api/client";
 import { readLog } from "../../api/readLog";
 import { Button } from "../../shell/Button";
-import { many } from "../beads";
-import { accept } from "./DevicesPanel";
-import type { PanelProps } from "./WaterPanel";
+import { accept } from "../accept";
+import { many } from "../bead";
+import { useWater } from "../here";
 
 type Found = ReadSoundings & { says?: string };
 
@@ -17,7 +17,8 @@ const OUT = [
 ] as const;
 
 /** Soundings, waypoints and logs in; soundings and waypoints out. What is read is shown before it is kept. */
-export function Files({ state, picture, now }: PanelProps) {
+export function Files() {
+  const { state, picture, now } = useWater();
   const { survey } = state;
   const input = useRef<HTMLInputElement>(null);
   const stop = useRef<AbortController | null>(null);

@@ -1,17 +1,20 @@
 import { Grid, Stack, Text } from "@chakra-ui/react";
 import { CalendarPlus } from "lucide-react";
+import type { Picture } from "../../api/client";
 import { api, sentenceOf } from "../../api/client";
 import { Button } from "../../shell/Button";
 import { QuantityField } from "../../shell/QuantityField";
 import { save } from "../../shell/save";
+import { type Units, write } from "../../units/quantity";
+import type { WaterBead } from "../bead";
 import { Moment, OptionalDepth } from "../Fields";
+import { useWater } from "../here";
 import { LevelEntry } from "./LevelEntry";
 import { StopMoves } from "./StopMoves";
-import type { PanelProps } from "./WaterPanel";
 
 /** The level and what follows from it: when to move the stop, and what to beware of. */
-export function LevelPanel(props: PanelProps) {
-  const { state, picture, now, question } = props;
+function LevelPanel() {
+  const { state, picture, now, question } = useWater();
   const { survey } = state;
   const zone = survey.place.time_zone;
   const { session } = survey;
@@ -56,7 +59,7 @@ export function LevelPanel(props: PanelProps) {
           onChange={(way_out_m) => put({ way_out_m })}
         />
       </Grid>
-      <LevelEntry {...props} />
+      <LevelEntry />
       <Text fontSize="sm" color="soft">
         Heights are over {survey.datum}; times are those of {zone}. Weather moves tides and rivers by decimetres: check
         against the water.
@@ -64,3 +67,23 @@ export function LevelPanel(props: PanelProps) {
     </Stack>
   );
 }
+
+function levelValue(picture: Picture, units: Units): string {
+  const { level } = picture;
+  if (!level) return "cannot be reckoned";
+  if (!level.changes) return "steady";
+  const way = Math.abs(level.rate_m_h) < 0.001 ? "still" : level.rate_m_h > 0 ? "rising" : "falling";
+  return `${write(level.now_m, "depth", units)}, ${way}`;
+}
+
+export const LEVEL: WaterBead = {
+  id: "level",
+  name: "Level & stop",
+  value: ({ picture, units }) => (picture ? levelValue(picture, units) : "…"),
+  part: "level",
+  state: ({ picture }) => {
+    if (picture?.level_problem || picture?.timetable_problem) return "refuse";
+    return picture?.timetable?.warnings.length ? "note" : "settled";
+  },
+  Panel: LevelPanel,
+};

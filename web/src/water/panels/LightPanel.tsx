@@ -7,14 +7,16 @@ import { QuantityField } from "../../shell/QuantityField";
 import { clock } from "../../units/clock";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
-import type { PanelProps } from "./WaterPanel";
+import type { WaterBead } from "../bead";
+import { useWater } from "../here";
 
 const COMPASS = ["N", "NE", "E", "SE", "S", "SW", "W", "NW"];
 const compass = (degrees: number) => COMPASS[Math.round(degrees / 45) % 8] ?? "N";
 const TIP = { black: "#111111", orange: "#D9480F", yellow: "#C8B400", white: "#FFFFFF" } as const;
 
 /** Chop from the wind, the sun and its shadow, and the tip that shows. */
-export function LightPanel({ state, picture }: PanelProps) {
+function LightPanel() {
+  const { state, picture } = useWater();
   const { units } = useSettings();
   const { survey } = state;
   const { wind, place } = survey;
@@ -177,3 +179,12 @@ function Rose({ facing, sun, up, wind, blowing }: RoseProps) {
     </svg>
   );
 }
+
+export const LIGHT: WaterBead = {
+  id: "light",
+  name: "Wind & light",
+  value: ({ picture, units }) =>
+    picture ? `chop ${write(picture.chop.height_m, "line", units)}, ${picture.light.tip.colour} tip` : "…",
+  part: "wind",
+  Panel: LightPanel,
+};

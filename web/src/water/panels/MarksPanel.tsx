@@ -7,11 +7,13 @@ import { QuantityField } from "../../shell/QuantityField";
 import { clock } from "../../units/clock";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
+import { many, type WaterBead } from "../bead";
+import { useWater } from "../here";
 import { freshId } from "../useSurvey";
-import type { PanelProps } from "./WaterPanel";
 
 /** Fish seen at a depth: one number for the stop, and how far to slide it. */
-export function MarksPanel({ state, picture, rig, now }: PanelProps) {
+function MarksPanel() {
+  const { state, picture, rig, now } = useWater();
   const { units } = useSettings();
   const { survey } = state;
   const [depth, setDepth] = useState(2);
@@ -100,3 +102,11 @@ export function MarksPanel({ state, picture, rig, now }: PanelProps) {
     </Stack>
   );
 }
+
+export const MARKS: WaterBead = {
+  id: "marks",
+  name: "Fish marks",
+  value: ({ survey }) => (survey.marks.length ? many(survey.marks.length, "mark") : "none"),
+  part: "marks",
+  Panel: MarksPanel,
+};

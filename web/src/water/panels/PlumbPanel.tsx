@@ -8,23 +8,24 @@ import { Choice } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
+import { many, type WaterBead } from "../bead";
+import { useWater } from "../here";
 import { freshId } from "../useSurvey";
 import { CastEntry } from "./CastEntry";
 import { PlumbResult } from "./PlumbResult";
 import { PlumbSetup } from "./PlumbSetup";
 import { ReadingList } from "./ReadingList";
-import type { PanelProps } from "./WaterPanel";
 
 /** Choose or start a spot; cast by cast the depth closes in. */
-export function PlumbPanel(props: PanelProps) {
-  const { state } = props;
+function PlumbPanel() {
+  const { state, question } = useWater();
   const { units } = useSettings();
   const { survey } = state;
   const [chosen, setChosen] = useState<string | null>(survey.plumbings.at(-1)?.id ?? null);
   const spot = survey.plumbings.find((p) => p.id === chosen) ?? survey.plumbings.at(-1);
   const start = () =>
     state.attempt(async () => {
-      const fresh = await api.startSpot(props.question);
+      const fresh = await api.startSpot(question);
       state.change({ plumbings: [...state.acts.now().plumbings, fresh] });
       setChosen(fresh.id);
     });
@@ -59,13 +60,13 @@ export function PlumbPanel(props: PanelProps) {
           <Plus />
         </Button>
       </Flex>
-      <Spot key={spot.id} {...props} spot={spot} />
+      <Spot key={spot.id} spot={spot} />
     </Stack>
   );
 }
 
-function Spot(props: PanelProps & { spot: Plumbing }) {
-  const { spot, state, now } = props;
+function Spot({ spot }: { spot: Plumbing }) {
+  const { state, now, picture, box, catalogue } = useWater();
   const { units } = useSettings();
   const { survey } = state;
   const question = useMemo(
@@ -86,7 +87,7 @@ function Spot(props: PanelProps & { spot: Plumbing }) {
   const stamp = () => ({
     id: freshId("cast"),
     at: new Date(now).toISOString(),
-    level_m: props.picture?.level?.now_m ?? 0,
+    level_m: picture?.level?.now_m ?? 0,
   });
   const kept = survey.soundings.find((s) => s.id === spot.id);
   return (
@@ -130,7 +131,7 @@ function Spot(props: PanelProps & { spot: Plumbing }) {
           onChange={(bait_m) => put({ bait_m })}
         />
       </Grid>
-      <PlumbSetup spot={spot} box={props.box} catalogue={props.catalogue} onChange={put} />
+      <PlumbSetup spot={spot} box={box} catalogue={catalogue} onChange={put} />
       <Button
         variant="quiet"
         onClick={() => state.change({ plumbings: survey.plumbings.filter((p) => p.id !== spot.id) })}
@@ -141,3 +142,11 @@ function Spot(props: PanelProps & { spot: Plumbing }) {
     </>
   );
 }
+
+export const PLUMB: WaterBead = {
+  id: "plumb",
+  name: "Plumb",
+  value: ({ survey }) => (survey.plumbings.length ? many(survey.plumbings.length, "spot") : "not plumbed yet"),
+  part: "plumbings",
+  Panel: PlumbPanel,
+};

@@ -6,7 +6,7 @@ import { Button } from "../../shell/Button";
 import { clock } from "../../units/clock";
 import { type Units, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
-import { SIGHTS } from "./CastEntry";
+import { SIGHTS } from "./sights";
 
 type Props = { spot: Plumbing; plumbed: Plumbed | null; zone: string; onDrop: (id: string) => void };
 

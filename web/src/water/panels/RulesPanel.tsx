@@ -9,10 +9,12 @@ import { useRules } from "../../place/useRules";
 import { Button } from "../../shell/Button";
 import { Choice } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
-import type { PanelProps } from "./WaterPanel";
+import type { WaterBead } from "../bead";
+import { useWater } from "../here";
 
 /** What the place allows, as the angler reads it off the board; every rig at its swims is judged by it. */
-export function RulesPanel({ state, catalogue }: PanelProps) {
+function RulesPanel() {
+  const { state, catalogue } = useWater();
   const swims = useSwims();
   const water = swims.list.find((s) => s.swim.id === state.survey.swim_id)?.swim.water_id;
   const kept = useQuery({
@@ -148,3 +150,11 @@ function DayFields() {
     </Box>
   );
 }
+
+export const RULES: WaterBead = {
+  id: "rules",
+  name: "Rules",
+  value: () => "what the place allows",
+  part: "rules",
+  Panel: RulesPanel,
+};

@@ -1,5 +1,5 @@
 import { colour } from "../../scene/colour";
-import type { Sight } from "./CastEntry";
+import type { Sight } from "./sights";
 
 /** A small drawing of what a float does over its plummet. */
 export function SightPicture({ sight }: { sight: Sight }) {

@@ -1,7 +1,8 @@
 import { describe, expect, it } from "vitest";
 import { type Picture, Refusal, type Survey } from "../api/client";
 import { IMPERIAL, METRIC } from "../units/quantity";
-import { beadsOf, many } from "./beads";
+import { beadsOf, many } from "./bead";
+import { BEADS } from "./panels/all";
 
 const survey = (part: object = {}) =>
   ({ plumbings: [], soundings: [], marks: [], drifts: [], ...part }) as unknown as Survey;
@@ -18,7 +19,7 @@ const picture = (part: object = {}) =>
     ...part,
   }) as unknown as Picture;
 const value = (id: string, s: Survey, p: Picture | null, units = METRIC) =>
-  beadsOf(s, p, null, units)
+  beadsOf(BEADS, { survey: s, picture: p, units }, null)
     .map((b) => ({ ...b, value: b.value.replaceAll("\u00a0", " ") }))
     .find((b) => b.id === id);
 
@@ -47,7 +48,10 @@ describe("the beads of the water", () => {
     const refusal = new Refusal(422, [
       { code: "x", path: ["survey", "marks", 0, "depth_m"], message: "Too deep.", remedy: "", figures: {} },
     ]);
-    expect(beadsOf(survey(), picture(), refusal, METRIC).find((b) => b.id === "marks")?.state).toBe("refuse");
+    expect(
+      beadsOf(BEADS, { survey: survey(), picture: picture(), units: METRIC }, refusal).find((b) => b.id === "marks")
+        ?.state,
+    ).toBe("refuse");
   });
 
   it("counts as people do", () => expect([many(1, "spot"), many(0, "spot")]).toEqual(["1 spot", "0 spots"]));
