@@ -2,16 +2,17 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
-from typing import Annotated
+from collections.abc import Callable, Iterator
+from typing import Annotated, Any, TypeVar
 
 from fastapi import Depends, Request
 from sqlmodel import Session
 
 from brookwind.core.rig.book import Book
-from brookwind.store.book import Baits, Fish, HookPatterns, SchoolsKept, book_of
+from brookwind.store.book import SchoolsKept, book_of
 from brookwind.store.database import unit_of_work
-from brookwind.store.repositories import Box, OwnPatterns, PlaceRulesOf, Rigs, Surveys, Swims, Waters
+from brookwind.store.repositories import Box, OwnPatterns, PlaceRulesOf, Rigs, Surveys, Swims
+from brookwind.store.repository import Repository
 
 
 def _session(request: Request) -> Iterator[Session]:
@@ -23,63 +24,30 @@ def _session(request: Request) -> Iterator[Session]:
 SessionOfRequest = Annotated[Session, Depends(_session, scope="function")]
 
 
-def _waters(session: SessionOfRequest) -> Waters:
-    return Waters(session)
+RepositoryT = TypeVar("RepositoryT", bound=Repository[Any])
 
 
-def _swims(session: SessionOfRequest) -> Swims:
-    return Swims(session)
+def of_request(kind: type[RepositoryT]) -> Callable[[Session], RepositoryT]:
+    """A dependency: the records of a kind in the request's unit of work.
 
+    kind: the kind.
+    """
 
-def _surveys(session: SessionOfRequest) -> Surveys:
-    return Surveys(session)
+    def made(session: SessionOfRequest) -> RepositoryT:
+        return kind(session)
 
-
-def _box(session: SessionOfRequest) -> Box:
-    return Box(session)
-
-
-def _rigs(session: SessionOfRequest) -> Rigs:
-    return Rigs(session)
-
-
-def _place_rules(session: SessionOfRequest) -> PlaceRulesOf:
-    return PlaceRulesOf(session)
-
-
-def _fish(session: SessionOfRequest) -> Fish:
-    return Fish(session)
-
-
-def _baits(session: SessionOfRequest) -> Baits:
-    return Baits(session)
-
-
-def _hook_patterns(session: SessionOfRequest) -> HookPatterns:
-    return HookPatterns(session)
-
-
-def _own_patterns(session: SessionOfRequest) -> OwnPatterns:
-    return OwnPatterns(session)
-
-
-def _schools(session: SessionOfRequest) -> SchoolsKept:
-    return SchoolsKept(session)
+    return made
 
 
 def _book(session: SessionOfRequest) -> Book:
     return book_of(session)
 
 
-WatersOfRequest = Annotated[Waters, Depends(_waters)]
-SwimsOfRequest = Annotated[Swims, Depends(_swims)]
-SurveysOfRequest = Annotated[Surveys, Depends(_surveys)]
-BoxOfRequest = Annotated[Box, Depends(_box)]
-RigsOfRequest = Annotated[Rigs, Depends(_rigs)]
-RulesOfRequest = Annotated[PlaceRulesOf, Depends(_place_rules)]
-FishOfRequest = Annotated[Fish, Depends(_fish)]
-BaitsOfRequest = Annotated[Baits, Depends(_baits)]
-HookPatternsOfRequest = Annotated[HookPatterns, Depends(_hook_patterns)]
-SchoolsOfRequest = Annotated[SchoolsKept, Depends(_schools)]
-OwnPatternsOfRequest = Annotated[OwnPatterns, Depends(_own_patterns)]
+SwimsOfRequest = Annotated[Swims, Depends(of_request(Swims))]
+SurveysOfRequest = Annotated[Surveys, Depends(of_request(Surveys))]
+BoxOfRequest = Annotated[Box, Depends(of_request(Box))]
+RigsOfRequest = Annotated[Rigs, Depends(of_request(Rigs))]
+RulesOfRequest = Annotated[PlaceRulesOf, Depends(of_request(PlaceRulesOf))]
+SchoolsOfRequest = Annotated[SchoolsKept, Depends(of_request(SchoolsKept))]
+OwnPatternsOfRequest = Annotated[OwnPatterns, Depends(of_request(OwnPatterns))]
 BookOfRequest = Annotated[Book, Depends(_book)]

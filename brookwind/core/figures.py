@@ -35,6 +35,8 @@ _SI: Mapping[Quantity, tuple[float, int, str]] = {
 
 _STRONG_N = 2.0
 """A fish's pull is written in grams, a line's strength in kilograms."""
+_THICK_M = 0.000995
+"""Line is told to the hundredth of a millimetre, beads and bores to the tenth."""
 _SMALL_KG = 0.0000995
 """Loads below this, as the finest shot are, are written to the milligram."""
 
@@ -51,6 +53,8 @@ class Figure(BaseModel):
         scale, digits, unit = _SI[self.quantity]
         if self.quantity == "force" and abs(self.value) >= _STRONG_N:
             scale, unit = scale / 1000.0, "kg"
+        if self.quantity == "thickness" and abs(self.value) >= _THICK_M:
+            digits = 1
         if self.quantity == "load" and abs(self.value) < _SMALL_KG:
             digits = 3
         return f"{self.value * scale:.{digits}f}{'' if unit == '°' else ' '}{unit}"

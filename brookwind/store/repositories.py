@@ -6,7 +6,7 @@ from collections import Counter
 from datetime import timedelta
 from typing import Any
 
-from sqlmodel import Session, col, select
+from sqlmodel import col, select
 
 from brookwind.clock import now
 from brookwind.core.balance.own_pattern import OwnPattern
@@ -16,7 +16,7 @@ from brookwind.core.rig.document import Rig
 from brookwind.core.rules.place_rules import PlaceRules
 from brookwind.core.survey.document import Survey
 from brookwind.store.records import Kept, Revision, RigSummary, SwimFields, WaterFields
-from brookwind.store.repository import NotKept, Repository
+from brookwind.store.repository import BelongsTo, Repository
 from brookwind.store.tables import (
     BoxItemRow,
     OwnPatternRow,
@@ -36,96 +36,48 @@ _KEEP_REVISIONS = 100
 class Waters(Repository[WaterFields]):
     """Waters."""
 
-    def __init__(self, session: Session) -> None:
-        """Bind to a session."""
-        super().__init__(session, WaterRow, WaterFields, "water")
+    row, model, name = WaterRow, WaterFields, "water"
 
 
 class Swims(Repository[SwimFields]):
     """Swims, each of a water."""
 
-    def __init__(self, session: Session) -> None:
-        """Bind to a session."""
-        super().__init__(session, SwimRow, SwimFields, "swim")
+    row, model, name = SwimRow, SwimFields, "swim"
+    belongs_to = BelongsTo("water_id", WaterRow, "water")
 
     def _columns(self, fields: SwimFields) -> dict[str, Any]:
         return {"water_id": fields.water_id}
-
-    def _check_belongs(self, fields: SwimFields) -> None:
-        if self.session.get(WaterRow, fields.water_id) is None:
-            raise NotKept.one(
-                "no-water", f"There is no water {fields.water_id!r}.", "Enter the water first.", ("water_id",)
-            )
 
 
 class Surveys(Repository[Survey]):
     """What is known of each swim's water. A swim nobody surveyed yet has an empty one at version 0."""
 
-    def __init__(self, session: Session) -> None:
-        """Bind to a session."""
-        super().__init__(session, SurveyRow, Survey, "survey", key="swim_id")
+    row, model, name, key = SurveyRow, Survey, "survey", "swim_id"
+    belongs_to = BelongsTo("swim_id", SwimRow, "swim")
 
-    def of(self, swim_id: str) -> Kept[Survey]:
-        """The survey of a swim, empty when there is none yet. Raises: NotKept when there is no such swim."""
-        if self.session.get(SurveyRow, swim_id) is not None:
-            return self.get(swim_id)
-        self._check_belongs(Survey(swim_id=swim_id))
-        return Kept(version=0, updated_at=now(), fields=Survey(swim_id=swim_id))
-
-    def at_swim(self, swim_id: str | None) -> Survey | None:
-        """The survey of a swim; None when there is none or the swim is not kept."""
-        return None if swim_id is None or self.session.get(SurveyRow, swim_id) is None else self.get(swim_id).fields
-
-    def keep(self, swim_id: str, version: int, fields: Survey) -> Kept[Survey]:
-        """Write a survey; version 0 is the empty one. Raises: Stale, NotKept."""
-        if version == 0 and self.session.get(SurveyRow, swim_id) is None and fields.swim_id == swim_id:
-            return self.create(fields)
-        return self.replace(swim_id, version, fields)
-
-    def _check_belongs(self, fields: Survey) -> None:
-        if self.session.get(SwimRow, fields.swim_id) is None:
-            raise NotKept.one("no-swim", f"There is no swim {fields.swim_id!r}.", "Enter the swim first.", ("swim_id",))
+    def _empty(self, key: str) -> Survey:
+        return Survey(swim_id=key)
 
 
 class PlaceRulesOf(Repository[PlaceRules]):
     """The rules of each water. A water whose board nobody entered has none, at version 0."""
 
-    def __init__(self, session: Session) -> None:
-        """Bind to a session."""
-        super().__init__(session, PlaceRulesRow, PlaceRules, "set of rules", key="water_id")
-
-    def of(self, water_id: str) -> Kept[PlaceRules]:
-        """The rules of a water, empty when there are none. Raises: NotKept when there is no such water."""
-        if self.session.get(PlaceRulesRow, water_id) is not None:
-            return self.get(water_id)
-        self._check_belongs(PlaceRules(water_id=water_id))
-        return Kept(version=0, updated_at=now(), fields=PlaceRules(water_id=water_id))
-
-    def keep(self, water_id: str, version: int, fields: PlaceRules) -> Kept[PlaceRules]:
-        """Write rules; version 0 are the empty ones. Raises: Stale, NotKept."""
-        if version == 0 and self.session.get(PlaceRulesRow, water_id) is None and fields.water_id == water_id:
-            return self.create(fields)
-        return self.replace(water_id, version, fields)
+    row, model, name, key = PlaceRulesRow, PlaceRules, "set of rules", "water_id"
+    belongs_to = BelongsTo("water_id", WaterRow, "water")
 
     def at_swim(self, swim_id: str | None) -> PlaceRules | None:
         """The rules that hold at a swim; None when there are none or the swim is not kept."""
         swim = self.session.get(SwimRow, swim_id) if swim_id else None
-        row = self.session.get(PlaceRulesRow, swim.water_id) if swim else None
-        return PlaceRules.model_validate(row.fields) if row else None
+        return self.at(swim.water_id) if swim else None
 
-    def _check_belongs(self, fields: PlaceRules) -> None:
-        if self.session.get(WaterRow, fields.water_id) is None:
-            raise NotKept.one(
-                "no-water", f"There is no water {fields.water_id!r}.", "Enter the water first.", ("water_id",)
-            )
+    def _empty(self, key: str) -> PlaceRules:
+        return PlaceRules(water_id=key)
 
 
 class Box(Repository[BoxItem]):
     """The tackle box."""
 
-    def __init__(self, session: Session) -> None:
-        """Bind to a session."""
-        super().__init__(session, BoxItemRow, BoxItem, "compartment", key="item")
+    row, model, name, key = BoxItemRow, BoxItem, "compartment", "item"
 
     def _columns(self, fields: BoxItem) -> dict[str, Any]:
         return {"kind": fields.kind}
@@ -149,17 +101,13 @@ class Box(Repository[BoxItem]):
 class OwnPatterns(Repository[OwnPattern]):
     """Patterns of the angler's own."""
 
-    def __init__(self, session: Session) -> None:
-        """Bind to a session."""
-        super().__init__(session, OwnPatternRow, OwnPattern, "pattern")
+    row, model, name = OwnPatternRow, OwnPattern, "pattern"
 
 
 class Rigs(Repository[Rig]):
     """Kept rigs with their revisions."""
 
-    def __init__(self, session: Session) -> None:
-        """Bind to a session."""
-        super().__init__(session, RigRow, Rig, "rig")
+    row, model, name = RigRow, Rig, "rig"
 
     def summaries(self) -> list[RigSummary]:
         """Every rig in short, last changed first."""
@@ -182,7 +130,7 @@ class Rigs(Repository[Rig]):
         """A rig as it was, newest first."""
         self._row(key)
         return [
-            Revision(version=r.version, saved_at=r.saved_at, rig=self.adapter.validate_python(r.fields))
+            Revision(version=r.version, saved_at=r.saved_at, rig=Rig.model_validate(r.fields))
             for r in self._revision_rows(key)
         ]
 

@@ -2,15 +2,18 @@
 
 from __future__ import annotations
 
-from typing import Any, Generic
+from functools import cache
+from typing import Any, ClassVar, Generic, NamedTuple
+from weakref import WeakKeyDictionary
 
 from pydantic import TypeAdapter
-from sqlalchemy import update
+from sqlalchemy import delete, update
 from sqlmodel import Session, col, select
 
 from brookwind.clock import now
 from brookwind.core.errors import BrookwindError
 from brookwind.store.records import FieldsT, Kept
+from brookwind.store.tables import DocumentRow
 
 
 class NotKept(BrookwindError):
@@ -25,28 +28,68 @@ class Taken(BrookwindError):
     """A record with that id is there already."""
 
 
-class Repository(Generic[FieldsT]):
-    """Records of one kind."""
+class BelongsTo(NamedTuple):
+    """What a record belongs to: the field that names it, its table, and what a person calls it."""
 
-    def __init__(self, session: Session, row: type[Any], model: Any, name: str, key: str = "id") -> None:
+    field: str
+    row: type[DocumentRow]
+    name: str
+
+
+@cache
+def _adapter(model: Any) -> TypeAdapter[Any]:
+    return TypeAdapter(model)
+
+
+_READ: WeakKeyDictionary[Any, dict[tuple[str, str], tuple[int, Any, Any]]] = WeakKeyDictionary()
+"""Version, row and document as read last, by database, table and id: documents are frozen, and validated once."""
+
+
+class Repository(Generic[FieldsT]):
+    """Records of one kind. A kind is one subclass that says the four things below."""
+
+    row: ClassVar[type[DocumentRow]]
+    """Its table."""
+    model: ClassVar[Any]
+    """What its documents are."""
+    name: ClassVar[str]
+    """What a person calls one."""
+    key: ClassVar[str] = "id"
+    """Field of the document that is the row's id."""
+    belongs_to: ClassVar[BelongsTo | None] = None
+
+    def __init__(self, session: Session) -> None:
         """Bind to a session.
 
         session: the unit of work.
-        row: table class.
-        model: what its `fields` hold.
-        name: what a person calls such a record.
-        key: field of the model that is the row's id.
         """
-        self.session, self.row, self.name, self.key = session, row, name, key
-        self.adapter: TypeAdapter[FieldsT] = TypeAdapter(model)
+        self.session = session
 
     def all(self) -> list[Kept[FieldsT]]:
         """Every record, oldest id first."""
-        return [self._kept(r) for r in self.session.exec(select(self.row).order_by(self.row.id)).all()]
+        return [self._kept(r) for r in self.session.exec(select(self.row).order_by(col(self.row.id))).all()]
 
     def get(self, key: str) -> Kept[FieldsT]:
         """One record. Raises: NotKept."""
         return self._kept(self._row(key))
+
+    def at(self, key: str | None) -> FieldsT | None:
+        """The document of one, None when it is not kept."""
+        row = None if key is None else self.session.get(self.row, key)
+        return None if row is None else self._kept(row).fields
+
+    def of(self, key: str) -> Kept[FieldsT]:
+        """One record of a kind that is there from the first: empty, at version 0. Raises: NotKept."""
+        if self.session.get(self.row, key) is not None:
+            return self.get(key)
+        empty = self._empty(key)
+        self._check_belongs(empty)
+        return Kept(version=0, updated_at=now(), fields=empty)
+
+    def keep(self, key: str, version: int, fields: FieldsT) -> Kept[FieldsT]:
+        """Write a record; version 0 is one that is not there yet. Raises: Stale, NotKept."""
+        fresh = version == 0 and self.session.get(self.row, key) is None and getattr(fields, self.key) == key
+        return self.create(fields) if fresh else self.replace(key, version, fields)
 
     def create(self, fields: FieldsT) -> Kept[FieldsT]:
         """Keep a new record. Raises: Taken when the id is in use; NotKept when it belongs to nothing."""
@@ -78,13 +121,14 @@ class Repository(Generic[FieldsT]):
 
     def delete(self, key: str, version: int) -> None:
         """Remove a record if it is still at the version read. Raises: Stale, NotKept."""
-        row = self._row(key)
-        if row.version != version:
-            raise self._stale(row, version)
-        self.session.delete(row)
-        self.session.flush()
+        removed = self.session.execute(
+            delete(self.row).where(col(self.row.id) == key, col(self.row.version) == version)
+        )
+        if removed.rowcount == 0:  # type: ignore[attr-defined]
+            raise self._stale(self._row(key), version)
+        self.session.expire_all()
 
-    def _stale(self, row: Any, version: int) -> Stale:
+    def _stale(self, row: DocumentRow, version: int) -> Stale:
         return Stale.one(
             "stale",
             f"This {self.name} was saved elsewhere since you opened it (version {row.version}, yours is {version}).",
@@ -92,20 +136,42 @@ class Repository(Generic[FieldsT]):
             ("version",),
         )
 
-    def _row(self, key: str) -> Any:
+    def _row(self, key: str) -> DocumentRow:
         row = self.session.get(self.row, key)
         if row is None:
             raise NotKept.one("not-kept", f"There is no {self.name} {key!r}.", "It may have been deleted.")
         return row
 
-    def _kept(self, row: Any) -> Kept[FieldsT]:
-        return Kept(version=row.version, updated_at=row.updated_at, fields=self.adapter.validate_python(row.fields))
+    def _kept(self, row: DocumentRow) -> Kept[FieldsT]:
+        # The validated document is built into the answer as it is: it need not be checked a second time.
+        return Kept.model_construct(version=row.version, updated_at=row.updated_at, fields=self._read(row))
+
+    def _read(self, row: DocumentRow) -> FieldsT:
+        read = _READ.setdefault(self.session.get_bind(), {})
+        place = (str(self.row.__tablename__), row.id)
+        known = read.get(place)
+        # A version stands for one document only while its row lives: one made anew begins at 1 again.
+        if known is None or known[0] != row.version or known[1] != row.fields:
+            known = (row.version, row.fields, _adapter(self.model).validate_python(row.fields))
+            read[place] = known
+        document: FieldsT = known[2]
+        return document
 
     def _dump(self, fields: FieldsT) -> Any:
-        return self.adapter.dump_python(fields, mode="json")
+        return _adapter(self.model).dump_python(fields, mode="json")
 
     def _columns(self, fields: Any) -> dict[str, Any]:
+        """Columns of its table beside the document."""
         return {}
 
-    def _check_belongs(self, fields: Any) -> None:
-        return None
+    def _empty(self, key: str) -> FieldsT:
+        """The document of one that nobody wrote yet."""
+        raise NotKept.one("not-kept", f"There is no {self.name} {key!r}.", "It may have been deleted.")
+
+    def _check_belongs(self, fields: FieldsT) -> None:
+        if self.belongs_to is None:
+            return
+        field, row, name = self.belongs_to
+        owner = getattr(fields, field)
+        if self.session.get(row, owner) is None:
+            raise NotKept.one(f"no-{name}", f"There is no {name} {owner!r}.", f"Enter the {name} first.", (field,))

@@ -5,138 +5,95 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import JSON, Column, ForeignKey, String
+from sqlalchemy import JSON
 from sqlmodel import Field, SQLModel
 
 from brookwind.clock import now
 
 
-def _belongs_to(column: str) -> Column[str]:
-    return Column(String, ForeignKey(column, ondelete="CASCADE"), nullable=False, index=True)
+class DocumentRow(SQLModel):
+    """What every table of records has: one document a row, its version, and when it was written."""
+
+    id: str = Field(primary_key=True)
+    version: int = 1
+    fields: dict[str, Any] = Field(sa_type=JSON, nullable=False)
+    updated_at: datetime = Field(default_factory=now)
 
 
-class WaterRow(SQLModel, table=True):
+class WaterRow(DocumentRow, table=True):
     """A lake, pit, stream or piece of coast."""
 
     __tablename__ = "water"
 
-    id: str = Field(primary_key=True)
-    version: int = 1
-    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
-    updated_at: datetime = Field(default_factory=now)
 
-
-class SwimRow(SQLModel, table=True):
-    """A place to fish from, with its plumbed depth."""
+class SwimRow(DocumentRow, table=True):
+    """A place to fish from, with its plumbed depth; it goes with its water."""
 
     __tablename__ = "swim"
 
-    id: str = Field(primary_key=True)
-    water_id: str = Field(sa_column=_belongs_to("water.id"))
-    version: int = 1
-    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
-    updated_at: datetime = Field(default_factory=now)
+    water_id: str = Field(foreign_key="water.id", ondelete="CASCADE", index=True)
 
 
-class SurveyRow(SQLModel, table=True):
+class SurveyRow(DocumentRow, table=True):
     """What is known of a swim's water; it goes with the swim."""
 
     __tablename__ = "survey"
 
-    id: str = Field(sa_column=Column(String, ForeignKey("swim.id", ondelete="CASCADE"), primary_key=True))
-    version: int = 1
-    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
-    updated_at: datetime = Field(default_factory=now)
+    id: str = Field(foreign_key="swim.id", ondelete="CASCADE", primary_key=True)
 
 
-class PlaceRulesRow(SQLModel, table=True):
+class PlaceRulesRow(DocumentRow, table=True):
     """The rules of a water; they go with it."""
 
     __tablename__ = "place_rules"
 
-    id: str = Field(sa_column=Column(String, ForeignKey("water.id", ondelete="CASCADE"), primary_key=True))
-    version: int = 1
-    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
-    updated_at: datetime = Field(default_factory=now)
+    id: str = Field(foreign_key="water.id", ondelete="CASCADE", primary_key=True)
 
 
-class SpeciesRow(SQLModel, table=True):
+class SpeciesRow(DocumentRow, table=True):
     """A fish the angler changed or added."""
 
     __tablename__ = "species"
 
-    id: str = Field(primary_key=True)
-    version: int = 1
-    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
-    updated_at: datetime = Field(default_factory=now)
 
-
-class BaitRow(SQLModel, table=True):
+class BaitRow(DocumentRow, table=True):
     """A bait the angler changed or added."""
 
     __tablename__ = "bait"
 
-    id: str = Field(primary_key=True)
-    version: int = 1
-    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
-    updated_at: datetime = Field(default_factory=now)
 
-
-class HookPatternRow(SQLModel, table=True):
+class HookPatternRow(DocumentRow, table=True):
     """A hook pattern the angler changed or added."""
 
     __tablename__ = "hook_pattern"
 
-    id: str = Field(primary_key=True)
-    version: int = 1
-    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
-    updated_at: datetime = Field(default_factory=now)
 
-
-class SchoolsRow(SQLModel, table=True):
+class SchoolsRow(DocumentRow, table=True):
     """The angler's choices between schools: one row."""
 
     __tablename__ = "schools"
 
-    id: str = Field(primary_key=True)
-    version: int = 1
-    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
-    updated_at: datetime = Field(default_factory=now)
 
-
-class OwnPatternRow(SQLModel, table=True):
+class OwnPatternRow(DocumentRow, table=True):
     """A pattern of the angler's own."""
 
     __tablename__ = "own_pattern"
 
-    id: str = Field(primary_key=True)
-    version: int = 1
-    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
-    updated_at: datetime = Field(default_factory=now)
 
-
-class BoxItemRow(SQLModel, table=True):
+class BoxItemRow(DocumentRow, table=True):
     """A compartment of the tackle box."""
 
     __tablename__ = "box_item"
 
-    id: str = Field(primary_key=True)
     kind: str = Field(index=True)
-    version: int = 1
-    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
-    updated_at: datetime = Field(default_factory=now)
 
 
-class RigRow(SQLModel, table=True):
+class RigRow(DocumentRow, table=True):
     """A kept rig: its document as it is now."""
 
     __tablename__ = "rig"
 
-    id: str = Field(primary_key=True)
-    version: int = 1
     schema_version: int = 1
-    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
-    updated_at: datetime = Field(default_factory=now)
 
 
 class RigRevisionRow(SQLModel, table=True):
@@ -145,7 +102,7 @@ class RigRevisionRow(SQLModel, table=True):
     __tablename__ = "rig_revision"
 
     id: int | None = Field(default=None, primary_key=True)
-    rig_id: str = Field(sa_column=_belongs_to("rig.id"))
+    rig_id: str = Field(foreign_key="rig.id", ondelete="CASCADE", index=True)
     version: int
-    fields: dict[str, Any] = Field(sa_column=Column(JSON, nullable=False))
+    fields: dict[str, Any] = Field(sa_type=JSON, nullable=False)
     saved_at: datetime = Field(default_factory=now)

@@ -5,6 +5,7 @@ from __future__ import annotations
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
+from brookwind.api.kept import Update
 from brookwind.api.session import BoxOfRequest, OwnPatternsOfRequest, RulesOfRequest
 from brookwind.core.balance.adjust import Adjusted, Observed, adjust, observe
 from brookwind.core.balance.allowed import within_rules
@@ -62,13 +63,6 @@ class SaveRequest(BaseModel):
     name: str = Field(min_length=1, max_length=60)
 
 
-class OwnPatternUpdate(BaseModel):
-    """A pattern as changed, and the version it was read at."""
-
-    version: int
-    fields: OwnPattern
-
-
 def _stock(rig: Rig, sent: Stock | None, box: BoxOfRequest, rules: RulesOfRequest) -> Stock:
     return within_rules(sent or box.stock(), rules.at_swim(rig.water.swim))
 
@@ -112,7 +106,7 @@ def save_pattern(request: SaveRequest, patterns: OwnPatternsOfRequest) -> Kept[O
 
 
 @router.put("/patterns/{key}")
-def change_pattern(key: str, change: OwnPatternUpdate, patterns: OwnPatternsOfRequest) -> Kept[OwnPattern]:
+def change_pattern(key: str, change: Update[OwnPattern], patterns: OwnPatternsOfRequest) -> Kept[OwnPattern]:
     """Change one."""
     return patterns.replace(key, change.version, change.fields)
 

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from fastapi import APIRouter
+from fastapi.responses import Response
 from pydantic import BaseModel
 
 from brookwind.api.session import BookOfRequest, BoxOfRequest, RulesOfRequest, SchoolsOfRequest
@@ -47,11 +48,13 @@ def read_catalogue(book: BookOfRequest) -> Catalogue:
     return catalogue(book)
 
 
-@router.post("/evaluate")
-def evaluate_rig(request: EvaluateRequest, rules: RulesOfRequest, book: BookOfRequest) -> Evaluation:
+@router.post("/evaluate", response_model=Evaluation)
+def evaluate_rig(request: EvaluateRequest, rules: RulesOfRequest, book: BookOfRequest) -> Response:
     """Everything the bench shows of a rig."""
     ruled = rules.at_swim(request.rig.water.swim)
-    return evaluate(request.rig, Place(rules=ruled, day=request.day) if ruled else None, book)
+    answer = evaluate(request.rig, Place(rules=ruled, day=request.day) if ruled else None, book)
+    # Written out at once: the framework would validate it a second time, at every step of a drag.
+    return Response(answer.model_dump_json(), media_type="application/json")
 
 
 @router.post("/edit")

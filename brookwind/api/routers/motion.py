@@ -85,7 +85,7 @@ def stop(request: StopRequest, surveys: SurveysOfRequest) -> StopAnswer:
 
 def _bed_of(rig: Rig, surveys: Surveys) -> Bed:
     """The bed along the run as the swim's soundings have it, under the rig's own depth."""
-    survey = surveys.at_swim(rig.water.swim)
+    survey = surveys.at(rig.water.swim)
     found = along_run(survey) if survey else None
     return tuple((x, rig.water.depth_m + deeper) for x, deeper in found.points) if found else ()
 

@@ -3,8 +3,8 @@
 from __future__ import annotations
 
 from fastapi import APIRouter
-from pydantic import BaseModel
 
+from brookwind.api.kept import Update
 from brookwind.api.session import RulesOfRequest
 from brookwind.core.frozen import Frozen
 from brookwind.core.rules.example_rules import EXAMPLES
@@ -12,13 +12,6 @@ from brookwind.core.rules.place_rules import PlaceRules
 from brookwind.store.records import Kept
 
 router = APIRouter(prefix="/api", tags=["places"])
-
-
-class RulesUpdate(BaseModel):
-    """Rules as changed, and the version they were read at."""
-
-    version: int
-    fields: PlaceRules
 
 
 class ExampleSet(Frozen):
@@ -46,7 +39,7 @@ def read_rules(key: str, rules: RulesOfRequest) -> Kept[PlaceRules]:
 
 
 @router.put("/waters/{key}/rules")
-def keep_rules(key: str, change: RulesUpdate, rules: RulesOfRequest) -> Kept[PlaceRules]:
+def keep_rules(key: str, change: Update[PlaceRules], rules: RulesOfRequest) -> Kept[PlaceRules]:
     """Enter the rules of a water."""
     return rules.keep(key, change.version, change.fields)
 

@@ -7,6 +7,7 @@ from uuid import uuid4
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
+from brookwind.api.kept import Update
 from brookwind.api.session import BookOfRequest, RigsOfRequest, SchoolsOfRequest
 from brookwind.core.advice.purpose import Purpose
 from brookwind.core.advice.schools import habits_for
@@ -17,13 +18,6 @@ from brookwind.core.rig.families import new_rig
 from brookwind.store.records import Kept, Revision, RigSummary
 
 router = APIRouter(prefix="/api/rigs", tags=["rigs"])
-
-
-class RigUpdate(BaseModel):
-    """A rig as changed, and the version it was read at."""
-
-    version: int
-    fields: Rig
 
 
 class Start(BaseModel):
@@ -75,7 +69,7 @@ def read_rig(key: str, rigs: RigsOfRequest) -> Kept[Rig]:
 
 
 @router.put("/{key}")
-def update_rig(key: str, change: RigUpdate, rigs: RigsOfRequest) -> Kept[Rig]:
+def update_rig(key: str, change: Update[Rig], rigs: RigsOfRequest) -> Kept[Rig]:
     """Save a rig."""
     return rigs.replace(key, change.version, change.fields)
 

@@ -9,6 +9,7 @@ from fastapi import APIRouter
 from fastapi.responses import Response
 from pydantic import BaseModel
 
+from brookwind.api.kept import Update
 from brookwind.api.session import BoxOfRequest, SurveysOfRequest, SwimsOfRequest
 from brookwind.clock import now
 from brookwind.core.answers.spot import begin_spot
@@ -26,13 +27,6 @@ from brookwind.store.records import Kept
 router = APIRouter(prefix="/api", tags=["water"])
 
 
-class SurveyUpdate(BaseModel):
-    """A survey as changed, and the version it was read at."""
-
-    version: int
-    fields: Survey
-
-
 class PlumbRequest(BaseModel):
     """The readings of a spot; with a source of levels and a moment, the depth is told for that moment."""
 
@@ -48,7 +42,7 @@ def read_survey(swim_id: str, surveys: SurveysOfRequest) -> Kept[Survey]:
 
 
 @router.put("/surveys/{swim_id}")
-def keep_survey(swim_id: str, change: SurveyUpdate, surveys: SurveysOfRequest) -> Kept[Survey]:
+def keep_survey(swim_id: str, change: Update[Survey], surveys: SurveysOfRequest) -> Kept[Survey]:
     """Keep what is known of a swim."""
     _check_zone(change.fields.place.time_zone)
     return surveys.keep(swim_id, change.version, change.fields)

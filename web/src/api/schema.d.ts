@@ -151,11 +151,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * List Bait
-         * @description Every one, the angler's over those that ship.
-         */
-        get: operations["list_bait_api_book_baits_get"];
+        /** Every bait, the angler's over those that ship */
+        get: operations["read_all_api_book_baits_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -172,17 +169,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /**
-         * Keep Bait
-         * @description Change one, or add one.
-         */
-        put: operations["keep_bait_api_book_baits__key__put"];
+        /** Change a bait, or add one */
+        put: operations["keep_api_book_baits__key__put"];
         post?: never;
-        /**
-         * Drop Bait
-         * @description Take back the angler's change; one that does not ship is removed.
-         */
-        delete: operations["drop_bait_api_book_baits__key__delete"];
+        /** Remove a bait */
+        delete: operations["delete_api_book_baits__key__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -195,11 +186,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * List Hook Pattern
-         * @description Every one, the angler's over those that ship.
-         */
-        get: operations["list_hook_pattern_api_book_hook_patterns_get"];
+        /** Every hook pattern, the angler's over those that ship */
+        get: operations["read_all_api_book_hook_patterns_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -216,17 +204,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /**
-         * Keep Hook Pattern
-         * @description Change one, or add one.
-         */
-        put: operations["keep_hook_pattern_api_book_hook_patterns__key__put"];
+        /** Change a hook pattern, or add one */
+        put: operations["keep_api_book_hook_patterns__key__put"];
         post?: never;
-        /**
-         * Drop Hook Pattern
-         * @description Take back the angler's change; one that does not ship is removed.
-         */
-        delete: operations["drop_hook_pattern_api_book_hook_patterns__key__delete"];
+        /** Remove a hook pattern */
+        delete: operations["delete_api_book_hook_patterns__key__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -263,11 +245,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * List Fish
-         * @description Every one, the angler's over those that ship.
-         */
-        get: operations["list_fish_api_book_species_get"];
+        /** Every fish, the angler's over those that ship */
+        get: operations["read_all_api_book_species_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -284,17 +263,11 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /**
-         * Keep Fish
-         * @description Change one, or add one.
-         */
-        put: operations["keep_fish_api_book_species__key__put"];
+        /** Change a fish, or add one */
+        put: operations["keep_api_book_species__key__put"];
         post?: never;
-        /**
-         * Drop Fish
-         * @description Take back the angler's change; one that does not ship is removed.
-         */
-        delete: operations["drop_fish_api_book_species__key__delete"];
+        /** Remove a fish */
+        delete: operations["delete_api_book_species__key__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -307,17 +280,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * List Box
-         * @description Every compartment.
-         */
-        get: operations["list_box_api_box_get"];
+        /** Every compartment */
+        get: operations["read_all_api_box_get"];
         put?: never;
-        /**
-         * Create Box Item
-         * @description A new compartment.
-         */
-        post: operations["create_box_item_api_box_post"];
+        /** A new compartment */
+        post: operations["create_api_box_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -471,22 +438,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Read Box Item
-         * @description One compartment.
-         */
-        get: operations["read_box_item_api_box__key__get"];
-        /**
-         * Update Box Item
-         * @description Change a compartment.
-         */
-        put: operations["update_box_item_api_box__key__put"];
+        /** One compartment */
+        get: operations["read_api_box__key__get"];
+        /** Change a compartment */
+        put: operations["update_api_box__key__put"];
         post?: never;
-        /**
-         * Delete Box Item
-         * @description Remove a compartment.
-         */
-        delete: operations["delete_box_item_api_box__key__delete"];
+        /** Remove a compartment */
+        delete: operations["delete_api_box__key__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1243,17 +1201,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * List Swims
-         * @description Every swim.
-         */
-        get: operations["list_swims_api_swims_get"];
+        /** Every swim */
+        get: operations["read_all_api_swims_get"];
         put?: never;
-        /**
-         * Create Swim
-         * @description A new swim.
-         */
-        post: operations["create_swim_api_swims_post"];
+        /** A new swim */
+        post: operations["create_api_swims_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1267,22 +1219,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Read Swim
-         * @description One swim.
-         */
-        get: operations["read_swim_api_swims__key__get"];
-        /**
-         * Update Swim
-         * @description Change a swim.
-         */
-        put: operations["update_swim_api_swims__key__put"];
+        /** One swim */
+        get: operations["read_api_swims__key__get"];
+        /** Change a swim */
+        put: operations["update_api_swims__key__put"];
         post?: never;
-        /**
-         * Delete Swim
-         * @description Remove a swim.
-         */
-        delete: operations["delete_swim_api_swims__key__delete"];
+        /** Remove a swim */
+        delete: operations["delete_api_swims__key__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1435,17 +1378,11 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * List Waters
-         * @description Every water.
-         */
-        get: operations["list_waters_api_waters_get"];
+        /** Every water */
+        get: operations["read_all_api_waters_get"];
         put?: never;
-        /**
-         * Create Water
-         * @description A new water.
-         */
-        post: operations["create_water_api_waters_post"];
+        /** A new water */
+        post: operations["create_api_waters_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1459,22 +1396,13 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /**
-         * Read Water
-         * @description One water.
-         */
-        get: operations["read_water_api_waters__key__get"];
-        /**
-         * Update Water
-         * @description Change a water.
-         */
-        put: operations["update_water_api_waters__key__put"];
+        /** One water */
+        get: operations["read_api_waters__key__get"];
+        /** Change a water */
+        put: operations["update_api_waters__key__put"];
         post?: never;
-        /**
-         * Delete Water
-         * @description Remove a water and its swims.
-         */
-        delete: operations["delete_water_api_waters__key__delete"];
+        /** Remove a water */
+        delete: operations["delete_api_waters__key__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -1748,15 +1676,6 @@ export interface components {
             source: string;
         };
         /**
-         * BaitKindUpdate
-         * @description A bait as changed, and the version it was read at; 0 for one that ships or is new.
-         */
-        BaitKindUpdate: {
-            fields: components["schemas"]["BaitKind"];
-            /** Version */
-            version: number;
-        };
-        /**
          * BaitStock
          * @description Bait: what there is, and what one piece weighs and how it sinks.
          */
@@ -1906,16 +1825,6 @@ export interface components {
             name: string;
             /** Pull N */
             pull_n: number;
-        };
-        /**
-         * BoxUpdate
-         * @description A compartment as changed, and the version it was read at.
-         */
-        BoxUpdate: {
-            /** Fields */
-            fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"];
-            /** Version */
-            version: number;
         };
         /**
          * BoxWrite
@@ -3710,15 +3619,6 @@ export interface components {
             source: string;
         };
         /**
-         * HookPatternUpdate
-         * @description A hook pattern as changed, and the version it was read at; 0 for one that ships or is new.
-         */
-        HookPatternUpdate: {
-            fields: components["schemas"]["HookPattern"];
-            /** Version */
-            version: number;
-        };
-        /**
          * HookStock
          * @description Hooks of one size and pattern.
          */
@@ -4747,15 +4647,6 @@ export interface components {
             spread: number;
         };
         /**
-         * OwnPatternUpdate
-         * @description A pattern as changed, and the version it was read at.
-         */
-        OwnPatternUpdate: {
-            fields: components["schemas"]["OwnPattern"];
-            /** Version */
-            version: number;
-        };
-        /**
          * PackRequest
          * @description Rigs of a trip.
          */
@@ -5583,24 +5474,6 @@ export interface components {
             water: string;
         };
         /**
-         * RigUpdate
-         * @description A rig as changed, and the version it was read at.
-         */
-        RigUpdate: {
-            fields: components["schemas"]["Rig"];
-            /** Version */
-            version: number;
-        };
-        /**
-         * RulesUpdate
-         * @description Rules as changed, and the version they were read at.
-         */
-        RulesUpdate: {
-            fields: components["schemas"]["PlaceRules"];
-            /** Version */
-            version: number;
-        };
-        /**
          * SaveRequest
          * @description A rig whose arrangement is to be saved under a name.
          */
@@ -5679,15 +5552,6 @@ export interface components {
             kept: components["schemas"]["Kept_Schools_"];
             /** Questions */
             questions: components["schemas"]["SchoolQuestion"][];
-        };
-        /**
-         * SchoolsUpdate
-         * @description The choices as changed, and the version they were read at.
-         */
-        SchoolsUpdate: {
-            fields: components["schemas"]["Schools"];
-            /** Version */
-            version: number;
         };
         /**
          * Section
@@ -6167,15 +6031,6 @@ export interface components {
             waters: ("still" | "running" | "sea")[];
         };
         /**
-         * SpeciesUpdate
-         * @description A fish as changed, and the version it was read at; 0 for one that ships or is new.
-         */
-        SpeciesUpdate: {
-            fields: components["schemas"]["Species"];
-            /** Version */
-            version: number;
-        };
-        /**
          * Speed
          * @description A speed and its standard error. [m/s]
          */
@@ -6584,15 +6439,6 @@ export interface components {
             wind: components["schemas"]["Wind"];
         };
         /**
-         * SurveyUpdate
-         * @description A survey as changed, and the version it was read at.
-         */
-        SurveyUpdate: {
-            fields: components["schemas"]["Survey"];
-            /** Version */
-            version: number;
-        };
-        /**
          * Swap
          * @description Swap a shot for one out of a compartment, where it sits. Infeasible when the compartment is empty.
          */
@@ -6630,15 +6476,6 @@ export interface components {
             notes: string;
             /** Water Id */
             water_id: string;
-        };
-        /**
-         * SwimUpdate
-         * @description A swim as changed, and the version it was read at.
-         */
-        SwimUpdate: {
-            fields: components["schemas"]["SwimFields"];
-            /** Version */
-            version: number;
         };
         /**
          * SwitchRequest
@@ -7085,6 +6922,73 @@ export interface components {
              */
             what: "under";
         };
+        /** Update[Annotated[Union[ShotStock, LeadStock, FloatStock, LineStock, LeaderStock, HookStock, SwivelStock, StopStock, BeadStock, LinkStock, BaitStock], FieldInfo(annotation=NoneType, required=True, discriminator='kind')]] */
+        Update_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____: {
+            /** Fields */
+            fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"];
+            /** Version */
+            version: number;
+        };
+        /** Update[BaitKind] */
+        Update_BaitKind_: {
+            fields: components["schemas"]["BaitKind"];
+            /** Version */
+            version: number;
+        };
+        /** Update[HookPattern] */
+        Update_HookPattern_: {
+            fields: components["schemas"]["HookPattern"];
+            /** Version */
+            version: number;
+        };
+        /** Update[OwnPattern] */
+        Update_OwnPattern_: {
+            fields: components["schemas"]["OwnPattern"];
+            /** Version */
+            version: number;
+        };
+        /** Update[PlaceRules] */
+        Update_PlaceRules_: {
+            fields: components["schemas"]["PlaceRules"];
+            /** Version */
+            version: number;
+        };
+        /** Update[Rig] */
+        Update_Rig_: {
+            fields: components["schemas"]["Rig"];
+            /** Version */
+            version: number;
+        };
+        /** Update[Schools] */
+        Update_Schools_: {
+            fields: components["schemas"]["Schools"];
+            /** Version */
+            version: number;
+        };
+        /** Update[Species] */
+        Update_Species_: {
+            fields: components["schemas"]["Species"];
+            /** Version */
+            version: number;
+        };
+        /** Update[Survey] */
+        Update_Survey_: {
+            fields: components["schemas"]["Survey"];
+            /** Version */
+            version: number;
+        };
+        /** Update[SwimFields] */
+        Update_SwimFields_: {
+            fields: components["schemas"]["SwimFields"];
+            /** Version */
+            version: number;
+        };
+        /** Update[WaterFields] */
+        Update_WaterFields_: {
+            fields: components["schemas"]["WaterFields"];
+            /** Version */
+            version: number;
+        };
         /**
          * Warned
          * @description Something the level does in the session that matters more than a stop.
@@ -7161,15 +7065,6 @@ export interface components {
              * @default 15
              */
             temperature_c: number;
-        };
-        /**
-         * WaterUpdate
-         * @description A water as changed, and the version it was read at.
-         */
-        WaterUpdate: {
-            fields: components["schemas"]["WaterFields"];
-            /** Version */
-            version: number;
         };
         /**
          * Waterline
@@ -7929,7 +7824,7 @@ export interface operations {
             };
         };
     };
-    list_bait_api_book_baits_get: {
+    read_all_api_book_baits_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -7994,7 +7889,7 @@ export interface operations {
             };
         };
     };
-    keep_bait_api_book_baits__key__put: {
+    keep_api_book_baits__key__put: {
         parameters: {
             query?: never;
             header?: never;
@@ -8005,7 +7900,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["BaitKindUpdate"];
+                "application/json": components["schemas"]["Update_BaitKind_"];
             };
         };
         responses: {
@@ -8065,7 +7960,7 @@ export interface operations {
             };
         };
     };
-    drop_bait_api_book_baits__key__delete: {
+    delete_api_book_baits__key__delete: {
         parameters: {
             query: {
                 version: number;
@@ -8132,7 +8027,7 @@ export interface operations {
             };
         };
     };
-    list_hook_pattern_api_book_hook_patterns_get: {
+    read_all_api_book_hook_patterns_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -8197,7 +8092,7 @@ export interface operations {
             };
         };
     };
-    keep_hook_pattern_api_book_hook_patterns__key__put: {
+    keep_api_book_hook_patterns__key__put: {
         parameters: {
             query?: never;
             header?: never;
@@ -8208,7 +8103,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["HookPatternUpdate"];
+                "application/json": components["schemas"]["Update_HookPattern_"];
             };
         };
         responses: {
@@ -8268,7 +8163,7 @@ export interface operations {
             };
         };
     };
-    drop_hook_pattern_api_book_hook_patterns__key__delete: {
+    delete_api_book_hook_patterns__key__delete: {
         parameters: {
             query: {
                 version: number;
@@ -8409,7 +8304,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SchoolsUpdate"];
+                "application/json": components["schemas"]["Update_Schools_"];
             };
         };
         responses: {
@@ -8469,7 +8364,7 @@ export interface operations {
             };
         };
     };
-    list_fish_api_book_species_get: {
+    read_all_api_book_species_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -8534,7 +8429,7 @@ export interface operations {
             };
         };
     };
-    keep_fish_api_book_species__key__put: {
+    keep_api_book_species__key__put: {
         parameters: {
             query?: never;
             header?: never;
@@ -8545,7 +8440,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SpeciesUpdate"];
+                "application/json": components["schemas"]["Update_Species_"];
             };
         };
         responses: {
@@ -8605,7 +8500,7 @@ export interface operations {
             };
         };
     };
-    drop_fish_api_book_species__key__delete: {
+    delete_api_book_species__key__delete: {
         parameters: {
             query: {
                 version: number;
@@ -8672,7 +8567,7 @@ export interface operations {
             };
         };
     };
-    list_box_api_box_get: {
+    read_all_api_box_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -8737,7 +8632,7 @@ export interface operations {
             };
         };
     };
-    create_box_item_api_box_post: {
+    create_api_box_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -9285,7 +9180,7 @@ export interface operations {
             };
         };
     };
-    read_box_item_api_box__key__get: {
+    read_api_box__key__get: {
         parameters: {
             query?: never;
             header?: never;
@@ -9352,7 +9247,7 @@ export interface operations {
             };
         };
     };
-    update_box_item_api_box__key__put: {
+    update_api_box__key__put: {
         parameters: {
             query?: never;
             header?: never;
@@ -9363,7 +9258,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["BoxUpdate"];
+                "application/json": components["schemas"]["Update_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"];
             };
         };
         responses: {
@@ -9423,7 +9318,7 @@ export interface operations {
             };
         };
     };
-    delete_box_item_api_box__key__delete: {
+    delete_api_box__key__delete: {
         parameters: {
             query: {
                 version: number;
@@ -11000,7 +10895,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["OwnPatternUpdate"];
+                "application/json": components["schemas"]["Update_OwnPattern_"];
             };
         };
         responses: {
@@ -11694,7 +11589,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RigUpdate"];
+                "application/json": components["schemas"]["Update_Rig_"];
             };
         };
         responses: {
@@ -12031,7 +11926,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SurveyUpdate"];
+                "application/json": components["schemas"]["Update_Survey_"];
             };
         };
         responses: {
@@ -12351,7 +12246,7 @@ export interface operations {
             };
         };
     };
-    list_swims_api_swims_get: {
+    read_all_api_swims_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -12416,7 +12311,7 @@ export interface operations {
             };
         };
     };
-    create_swim_api_swims_post: {
+    create_api_swims_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -12485,7 +12380,7 @@ export interface operations {
             };
         };
     };
-    read_swim_api_swims__key__get: {
+    read_api_swims__key__get: {
         parameters: {
             query?: never;
             header?: never;
@@ -12552,7 +12447,7 @@ export interface operations {
             };
         };
     };
-    update_swim_api_swims__key__put: {
+    update_api_swims__key__put: {
         parameters: {
             query?: never;
             header?: never;
@@ -12563,7 +12458,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SwimUpdate"];
+                "application/json": components["schemas"]["Update_SwimFields_"];
             };
         };
         responses: {
@@ -12623,7 +12518,7 @@ export interface operations {
             };
         };
     };
-    delete_swim_api_swims__key__delete: {
+    delete_api_swims__key__delete: {
         parameters: {
             query: {
                 version: number;
@@ -13173,7 +13068,7 @@ export interface operations {
             };
         };
     };
-    list_waters_api_waters_get: {
+    read_all_api_waters_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -13238,7 +13133,7 @@ export interface operations {
             };
         };
     };
-    create_water_api_waters_post: {
+    create_api_waters_post: {
         parameters: {
             query?: never;
             header?: never;
@@ -13307,7 +13202,7 @@ export interface operations {
             };
         };
     };
-    read_water_api_waters__key__get: {
+    read_api_waters__key__get: {
         parameters: {
             query?: never;
             header?: never;
@@ -13374,7 +13269,7 @@ export interface operations {
             };
         };
     };
-    update_water_api_waters__key__put: {
+    update_api_waters__key__put: {
         parameters: {
             query?: never;
             header?: never;
@@ -13385,7 +13280,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["WaterUpdate"];
+                "application/json": components["schemas"]["Update_WaterFields_"];
             };
         };
         responses: {
@@ -13445,7 +13340,7 @@ export interface operations {
             };
         };
     };
-    delete_water_api_waters__key__delete: {
+    delete_api_waters__key__delete: {
         parameters: {
             query: {
                 version: number;
@@ -13590,7 +13485,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["RulesUpdate"];
+                "application/json": components["schemas"]["Update_PlaceRules_"];
             };
         };
         responses: {

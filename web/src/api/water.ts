@@ -8,7 +8,7 @@ export const water = {
   swims: () => get("/api/swims"),
   createSwim: (body: SwimFields) => post("/api/swims", { body }),
   deleteSwim: (key: string, version: number) => remove("/api/swims/{key}", { path: { key }, query: { version } }),
-  updateSwim: (key: string, body: Schemas["SwimUpdate"]) => put("/api/swims/{key}", { path: { key }, body }),
+  updateSwim: (key: string, body: Schemas["Update_SwimFields_"]) => put("/api/swims/{key}", { path: { key }, body }),
   survey: (swim_id: string) => get("/api/surveys/{swim_id}", { path: { swim_id } }),
   saveSurvey: (swim_id: string, version: number, fields: Survey) =>
     put("/api/surveys/{swim_id}", { path: { swim_id }, body: { version, fields } }),

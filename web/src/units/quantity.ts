@@ -77,7 +77,8 @@ function spelt(value: number, quantity: Quantity, units: Units): string {
     case "tip":
       return `${tidy(value * 1000, 1)} mm`;
     case "thickness":
-      return `${tidy(value * 1000, 2)} mm`;
+      // Line is told to the hundredth, beads and bores to the tenth.
+      return `${tidy(value * 1000, Math.abs(value) < 0.000995 ? 2 : 1)} mm`;
     case "mass":
       return units.mass === "oz" ? `${tidy(value / POUND, 2)} lb` : `${tidy(value, 2)} kg`;
     case "load":
