@@ -7,47 +7,27 @@ from typing import Any
 import pytest
 
 from brookwind.core.answers.evaluate import evaluate
-from brookwind.core.balance.ready import SHOP, ready_rig
-from brookwind.core.edits.change_bait import ChangeBait
+from brookwind.core.balance.ready import SHOP
 from brookwind.core.edits.change_hook import ChangeHook
 from brookwind.core.edits.change_leader import ChangeLeader
-from brookwind.core.edits.change_line import ChangeLine
 from brookwind.core.edits.change_metal import ChangeMetal
 from brookwind.core.edits.change_stop import ChangeStop
 from brookwind.core.errors import NotUnderstood, OutOfRange
 from brookwind.core.proof.tackle import HOOK_OVER_BAIT
-from brookwind.core.rest.stop import set_stop
 from brookwind.core.rig.baits import BAIT_KINDS
 from brookwind.core.rig.components import LineSection, Shot, Weight
-from brookwind.core.rig.document import Rig, Water, of_kind
-from brookwind.core.rig.families import Start
+from brookwind.core.rig.document import Rig, of_kind
 from brookwind.core.rig.hooks import HOOK_SIZES
 from brookwind.core.rig.lines import diameter_for_m, line_strength_n
 from brookwind.core.tackle.line_facts import line_facts, mirrored
 from brookwind.core.tackle.passing import passing
 
 from ..tying import edit
-
-SLIDER = ready_rig("in-line-slider", Water(depth_m=5.0), "s", "Slider", Start(species="bream")).rig
-WAGGLER = ready_rig("waggler", Water(depth_m=2.0), "w", "Waggler").rig
+from .breaking import SLIDER, WAGGLER, with_, with_line
 
 
 def found(rig: Rig) -> set[str]:
     return {f.id for f in evaluate(rig).findings}
-
-
-def with_line(rig: Rig, role: str, **fields: Any) -> Rig:
-    return edit(rig, ChangeLine(role=role, **fields), SHOP)  # type: ignore[arg-type]
-
-
-def with_(rig: Rig, which: str, **fields: Any) -> Rig:
-    return rig.replace_components(
-        tuple(c.model_copy(update=fields) if which in (c.id, c.kind) else c for c in rig.components)
-    )
-
-
-def conditions(rig: Rig, **fields: Any) -> Rig:
-    return rig.model_copy(update={"conditions": rig.conditions.model_copy(update=fields)})
 
 
 def test_a_strand_bears_its_stress_times_its_section() -> None:
@@ -76,31 +56,6 @@ def test_facts_of_the_lines_are_those_of_their_physics() -> None:
     assert (main.lies, fluoro.lies) == ("sinks slowly", "sinks")
     assert line_facts(with_line(SLIDER, "main", material="braid")).lines[0].lies == "floats"
     assert line_facts(with_line(SLIDER, "main", greased=True)).lines[0].lies == "floats"
-
-
-BREAKS = {
-    "steps-up": with_line(SLIDER, "hooklength", diameter_m=0.0004),
-    "light-for-fish": with_line(SLIDER, "hooklength", diameter_m=0.0001),
-    "give-too-hard": conditions(SLIDER, give_n=60.0),
-    "fluorocarbon-main": with_line(SLIDER, "main", material="fluorocarbon"),
-    "line-floats": conditions(with_line(WAGGLER, "main", greased=True), wind_m_s=5.0),
-    "line-sinks": with_line(ready_rig("top-and-bottom", Water(depth_m=1.5), "t", "T").rig, "main", greased=False),
-    "bore-too-narrow": with_line(SLIDER, "main", diameter_m=0.0012 + 0.0003),
-    "stop-slips": with_(SLIDER, "stop-bead", hole_m=0.0015),
-    "stop-on-braid": with_line(SLIDER, "main", material="braid"),
-    "hook-for-bait": with_(SLIDER, "hook", size=16),
-    "hook-over-bait": with_(edit(WAGGLER, ChangeBait(bait="maggot"), SHOP), "hook", size=2),
-    "beyond-reach": set_stop(WAGGLER, 3.8),
-    "hangs-too-long": conditions(SLIDER, rod_m=1.2),
-}
-
-
-@pytest.mark.parametrize("check", BREAKS)
-def test_check_speaks_when_broken_and_is_silent_when_kept(check: str) -> None:
-    said = next(f for f in evaluate(BREAKS[check]).findings if f.id == check)
-    assert said.says.format(**said.figures).endswith(".")
-    assert said.remedy.format(**said.figures).endswith(".")
-    assert check not in found(SLIDER) | found(WAGGLER)
 
 
 def test_stop_bead_and_bore_hold_each_other() -> None:

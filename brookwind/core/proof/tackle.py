@@ -119,7 +119,7 @@ def _line_lies(check: Check, there: Situation) -> Finding | None:
 
 def _bore_too_narrow(check: Check, there: Situation) -> Finding | None:
     way = there.passing
-    if way is None or way.bore_m >= RUNS_FREELY * way.line_m:
+    if way is None or way.bore_m >= RUNS_FREELY * way.line_m - 1e-9:
         return None
     most_m = way.bore_m / RUNS_FREELY
     through = next((s for s in of_kind(there.rig, LineSection) if s.lower_m < there.rig.setting_m), None)
