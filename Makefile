@@ -11,7 +11,7 @@ export npm_config_update_notifier = false
 
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts web/tsconfig.json
 
-.PHONY: demo dev test lint types unit hours web-unit browser bench screenshots fmt lock build schema clean
+.PHONY: demo dev test lint types unit hours count mutate web-unit browser bench screenshots fmt lock build schema clean
 
 demo: .stamps/runtime build ## serve the demo scenario at one printed address
 	$(BIN)/brookwind demo --port $(PORT)
@@ -20,7 +20,7 @@ dev: .stamps/dev .stamps/web ## reload both sides: API on 8750, pages on 5173
 	trap 'kill 0' EXIT; $(BIN)/uvicorn --factory brookwind.api.development:make_dev_app --reload --port 8750 & \
 	cd web && npx vite --host 127.0.0.1
 
-test: lint types unit hours ## everything that must hold
+test: lint types unit hours count ## everything that must hold
 	@echo "All of it holds."
 
 lint: .stamps/dev .stamps/web
@@ -55,9 +55,15 @@ hours: .stamps/dev build chromium ## what reads the clock, again: about midnight
 web-unit: .stamps/web
 	cd web && npx vitest run --reporter=dot
 
-bench: .stamps/dev build ## benchmarks; medians are what counts
-	$(BIN)/python -m pytest benchmarks --benchmark-only --benchmark-columns=median,max,iqr,rounds
-	$(BIN)/python benchmarks/process.py
+count: .stamps/dev ## lines of code and of tests
+	@$(BIN)/python scripts/count.py
+
+mutate: .stamps/dev ## does a test notice when the core is wrong? prints the mutations that live
+	$(BIN)/python -m benchmarks.mutate
+
+bench: .stamps/dev build ## benchmarks; medians are what counts, and their ratio to a fixed piece of arithmetic
+	$(BIN)/python -m pytest benchmarks --benchmark-only -p benchmarks.yardstick --benchmark-columns=median,max,iqr,rounds
+	$(BIN)/python -m benchmarks.process
 
 screenshots: .stamps/dev build chromium ## refresh docs/screenshots from the demo data
 	$(BIN)/python scripts/screenshots.py

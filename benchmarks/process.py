@@ -24,7 +24,15 @@ from brookwind.core.motion.fall_answer import FallWish
 from brookwind.core.rig.document import read_rig
 from brookwind.demo.load import demo_rigs
 
+from .yardstick import yardstick_s
+
 PORT = 8799
+YARD_S = yardstick_s()
+
+
+def tell(what: str, seconds: float, shown: str, wanted: str) -> None:
+    """Print a time, what is wanted, and its ratio to the yardstick."""
+    print(f"{what}: {shown} (wanted {wanted}); {seconds / YARD_S:.3g} yardsticks")
 
 
 def call(method: str, path: str, body: bytes | None = None) -> bytes:
@@ -168,14 +176,17 @@ def in_browser() -> None:
     with sync_playwright() as play:
         browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=["--no-sandbox"])
         page = browser.new_page(viewport={"width": 1280, "height": 800})
-        print(f"section of 200 soundings redrawn after a key: median {redraw_ms(page):.0f} ms (wanted 100)")
-        print(f"rig redrawn as a shot is dragged: 95th percentile {drag_ms(page):.0f} ms (wanted 50)")
+        ms = redraw_ms(page)
+        tell("section of 200 soundings redrawn after a key", ms / 1000, f"median {ms:.0f} ms", "100")
+        ms = drag_ms(page)
+        tell("rig redrawn as a shot is dragged", ms / 1000, f"95th percentile {ms:.0f} ms", "50")
         print(f"scrubbing two falls: {scrub_frames(page):.0f} frames a second (wanted 50)")
         browser.close()
 
 
 def main() -> None:
     """Print the figures."""
+    print(f"yardstick: {1000 * YARD_S:.2f} ms")
     with tempfile.TemporaryDirectory() as folder, ExitStack() as cleanup:
         starts = []
         for i in range(5):
@@ -186,7 +197,8 @@ def main() -> None:
                 server.wait()
         # Whatever fails below, no server stays behind on the port.
         cleanup.callback(server.terminate)
-        print(f"start to first answer, demo loaded: median {statistics.median(starts):.2f} s (wanted 2.5)")
+        median = statistics.median(starts)
+        tell("start to first answer, demo loaded", median, f"median {median:.2f} s", "2.5")
         print(f"resident memory after start: {resident_mb(server.pid):.0f} MB (wanted 220)")
         for rig in demo_rigs():
             body = json.dumps({"rig": json.loads(rig.model_dump_json())}).encode()
@@ -196,7 +208,8 @@ def main() -> None:
                 call("POST", "/api/evaluate", body)
                 times.append(time.perf_counter() - began)
             wanted = 30 if rig.conditions.current_m_s else 25
-            print(f"evaluate through HTTP, {rig.id}: median {1000 * statistics.median(times):.1f} ms (wanted {wanted})")
+            median = statistics.median(times)
+            tell(f"evaluate through HTTP, {rig.id}", median, f"median {1000 * median:.1f} ms", str(wanted))
         for rig in demo_rigs():
             for pattern in ("bulk", "bulk-and-droppers", "strung"):
                 wish = {"pattern": pattern}

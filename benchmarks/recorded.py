@@ -1,7 +1,7 @@
 """Answers of 300 rigs, written to a file and compared with it: shows that a change of the code changes no answer.
 
-    python benchmarks/recorded.py write answers.json      before the change
-    python benchmarks/recorded.py compare answers.json    after it
+    python -m benchmarks.recorded write answers.json      before the change
+    python -m benchmarks.recorded compare answers.json    after it
 
 Everything goes through the calls of the application, so that the file outlives any move of the code behind them.
 Fields that came since are passed over; a field that went, or differs by more than `TOLERANCE`, is told.

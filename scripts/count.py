@@ -1,0 +1,35 @@
+"""Non-blank lines of the code and of its tests, and the tests' share of both. Generated files are left out."""
+
+from __future__ import annotations
+
+import subprocess
+from pathlib import Path
+
+_CODE = {".py", ".ts", ".tsx", ".mjs"}
+_GENERATED = {"web/src/api/schema.d.ts"}
+WANTED = (0.25, 1.0 / 3.0)
+"""Share of tests that is aimed at."""
+
+
+def is_test(path: str) -> bool:
+    """True for a file that tests, or is there for tests only."""
+    return path.startswith("tests/") or ".test." in path or path.startswith("web/tests/")
+
+
+def main() -> None:
+    """Print the figures of the files git knows."""
+    listed = subprocess.run(["git", "ls-files"], check=True, capture_output=True, text=True).stdout.split()
+    lines = {"code": 0, "tests": 0}
+    for name in listed:
+        path = Path(name)
+        if path.suffix in _CODE and name not in _GENERATED and path.exists():
+            text = path.read_text(encoding="utf-8")
+            lines["tests" if is_test(name) else "code"] += sum(bool(line.strip()) for line in text.splitlines())
+    share = lines["tests"] / (lines["code"] + lines["tests"])
+    print(
+        f"{lines['code']} lines of code, {lines['tests']} of tests: {share:.1%} (aimed at {WANTED[0]:.0%} to a third)"
+    )
+
+
+if __name__ == "__main__":
+    main()
