@@ -59,7 +59,7 @@ count: .stamps/dev ## lines of code and of tests
 	@$(BIN)/python scripts/count.py
 
 mutate: .stamps/dev ## does a test notice when the core is wrong? prints the mutations that live
-	$(BIN)/python -m benchmarks.mutate
+	$(BIN)/python -m benchmarks.mutate $(ONLY)
 
 bench: .stamps/dev build ## benchmarks; medians are what counts, and their ratio to a fixed piece of arithmetic
 	$(BIN)/python -m pytest benchmarks --benchmark-only -p benchmarks.yardstick --benchmark-columns=median,max,iqr,rounds

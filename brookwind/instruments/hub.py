@@ -131,7 +131,7 @@ class Hub:
             return self._told(kind, where, self._levels.readings[-1].at, OLD, self._levels.says, self._gauge_values())
         if kind == "weather" and self._weather:
             w = self._weather
-            values = {"wind_ms": w.wind_ms, "wind_from_deg": w.wind_from_deg}
+            values = {"wind_m_s": w.wind_m_s, "wind_from_deg": w.wind_from_deg}
             if w.air_temperature_c is not None:
                 values["air_temperature_c"] = w.air_temperature_c
             if w.pressure_hpa is not None:

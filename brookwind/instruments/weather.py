@@ -19,7 +19,7 @@ class Weather(BaseModel):
     model_config = ConfigDict(frozen=True, allow_inf_nan=False)
 
     at: AwareDatetime
-    wind_ms: float = Field(ge=0, le=75)
+    wind_m_s: float = Field(ge=0, le=75)
     wind_from_deg: float = Field(ge=0, le=360)
     air_temperature_c: float | None = Field(default=None, ge=-60, le=60)
     pressure_hpa: float | None = Field(default=None, ge=850, le=1100)
@@ -42,7 +42,7 @@ def read_weather(data: bytes, now: datetime) -> Weather:
             )
         weather = Weather(
             at=document["at"],
-            wind_ms=float(document["wind_speed"]) * _WIND_UNITS[unit],
+            wind_m_s=float(document["wind_speed"]) * _WIND_UNITS[unit],
             wind_from_deg=document["wind_from_deg"],
             air_temperature_c=document.get("air_temperature_c"),
             pressure_hpa=document.get("pressure_hpa"),

@@ -27,6 +27,7 @@ from brookwind.core.edits.change_bait import ChangeBait
 from brookwind.core.errors import BrookwindError, Infeasible, NotUnderstood, OutOfRange
 from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.gravity import sphere_diameter_m, submerged_weight_n
+from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.rest.settle import settle
 from brookwind.core.rig.components import Shot, Weight
 from brookwind.core.rig.document import Rig, Water, of_kind
@@ -61,12 +62,12 @@ def test_scale_test_finds_mass_and_scatter_of_made_up_shot() -> None:
 
 def test_jug_test_gives_back_the_density_that_sinks_so() -> None:
     mass, density = 0.00012, 1180.0
-    rate = fall_speed_m_s(submerged_weight_n(mass, density, 999.1), sphere_diameter_m(mass, density), 999.1)
-    found = jug_test([JugReading(fall_m=0.4, time_s=0.4 / rate, at=NOW)] * 3, mass, 999.1)
+    rate = fall_speed_m_s(submerged_weight_n(mass, density, 999.1), sphere_diameter_m(mass, density), fluid_of(15.0))
+    found = jug_test([JugReading(fall_m=0.4, time_s=0.4 / rate, at=NOW)] * 3, mass, fluid_of(15.0))
     assert found.sink_m_s == pytest.approx(rate)
     assert found.density_kg_m3 == pytest.approx(density, abs=1.0)
     with pytest.raises(OutOfRange, match="Nothing that weighs"):
-        jug_test([JugReading(fall_m=4.0, time_s=0.1, at=NOW)], mass, 999.1)
+        jug_test([JugReading(fall_m=4.0, time_s=0.1, at=NOW)], mass, fluid_of(15.0))
 
 
 @pytest.mark.parametrize(

@@ -32,6 +32,7 @@ from brookwind.core.floats.spec import Calibration, FloatSpec
 from brookwind.core.floats.types import FLOAT_TYPES
 from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.gravity import G_M_S2, sphere_diameter_m, submerged_weight_n
+from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.motion.fall import fall
 from brookwind.core.rest.settle import settle
 from brookwind.core.rig.document import Conditions, Limits, Rig, Water, read_rig
@@ -84,7 +85,7 @@ def test_simple_estimates_against_hand_figures() -> None:
     assert 0.3 < cast_distance_m(body, 0.003) / (cast_speed_m_s(0.003) ** 2 / G_M_S2) < 1.0
     # A 5.13 mm lead ball (AAA) falls at about sqrt(8 g d (s - 1) / (6 C)) with C 0.42: 1.28 m/s.
     weight = submerged_weight_n(0.0008, 11340, 1000)
-    assert fall_speed_m_s(weight, sphere_diameter_m(0.0008, 11340), 1000) == pytest.approx(1.28, rel=0.06)
+    assert fall_speed_m_s(weight, sphere_diameter_m(0.0008, 11340), fluid_of(15.0)) == pytest.approx(1.28, rel=0.06)
 
 
 @pytest.mark.parametrize("name", ["grayling-avon", "roach-pole", "mullet-slider", "zander-drift", "bream-slider"])

@@ -14,6 +14,8 @@ from brookwind.core.balance.ready import SHOP
 from brookwind.core.flow.profile import Flow
 from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.gravity import G_M_S2
+from brookwind.core.matter.fluid import Fluid, fluid_of
+from brookwind.core.matter.viscosity import viscosity_m2_s
 from brookwind.core.motion import paying
 from brookwind.core.motion.afloat import float_drag_kg_m
 from brookwind.core.motion.chain import COARSE
@@ -68,7 +70,7 @@ def test_a_ball_let_go_reaches_the_speed_of_its_drag_law_and_falls_as_newton_say
         if early is None and t >= 0.02:
             early = float(s.vz[-1]) / t
     assert early == pytest.approx(weight / moved, rel=0.05)
-    assert float(s.vz[-1]) == pytest.approx(fall_speed_m_s(weight, d, WATER), rel=0.01)
+    assert float(s.vz[-1]) == pytest.approx(fall_speed_m_s(weight, d, Fluid(WATER, viscosity_m2_s(15.0))), rel=0.01)
 
 
 def test_energy_never_grows_in_still_water() -> None:
@@ -198,12 +200,12 @@ def test_a_pile_tangles_more_than_a_line_stretched_out() -> None:
 
 def test_feed_falls_at_its_own_speed_and_drifts_with_the_water() -> None:
     feed, flow = FEED["pellets"], Flow(depth_m=2.0, surface_m_s=0.3)
-    path = free_fall(feed.mass_kg, feed.density_kg_m3, flow, WATER)
-    speed = falls_at_m_s(feed.mass_kg, feed.density_kg_m3, WATER)
+    path = free_fall(feed.mass_kg, feed.density_kg_m3, flow, Fluid(WATER, viscosity_m2_s(15.0)))
+    speed = falls_at_m_s(feed.mass_kg, feed.density_kg_m3, Fluid(WATER, viscosity_m2_s(15.0)))
     assert path[-1][0] == pytest.approx(2.0 / speed)
     # The mean of the power law is n/(n+1) of the surface's.
     assert path[-1][1] == pytest.approx(0.3 * 6.5 / 7.5 * 2.0 / speed, rel=0.01)
-    assert free_fall(1e-4, 900.0, flow, WATER) == ()
+    assert free_fall(1e-4, 900.0, flow, fluid_of(15.0)) == ()
     found = fall(rig("grayling-avon", current_m_s=0.3), FallWish(feed=("pellets",)))
     assert found.feed[0].ahead_s is not None
 

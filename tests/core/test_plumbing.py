@@ -18,6 +18,7 @@ from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.flow.profile import Flow
 from brookwind.core.flow.taut import lost_to_lean_m
 from brookwind.core.gravity import lead_mass_kg
+from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.survey.keep import sounding_from
 from brookwind.core.survey.plumbing.infer import plumb
 from brookwind.core.survey.plumbing.readings import (
@@ -92,7 +93,7 @@ def test_lean_is_that_of_a_straight_line_and_of_an_independent_integration() -> 
     for force in (0.01, 0.04):
         expected = 2.5 * (1.0 - pulls / np.hypot(pulls, force))
         still = Flow(depth_m=2.5, surface_m_s=0.0)
-        assert lost_to_lean_m(2.5, 2e-4, pulls, force, still, 999.1) == pytest.approx(expected, rel=1e-9)
+        assert lost_to_lean_m(2.5, 2e-4, pulls, force, still, fluid_of(15.0)) == pytest.approx(expected, rel=1e-9)
 
     def along(_: float, y: np.ndarray) -> list[float]:
         depth, across, up = y
@@ -107,13 +108,13 @@ def test_lean_is_that_of_a_straight_line_and_of_an_independent_integration() -> 
 
     done = solve_ivp(along, (0.0, 2.5), [0.0, 0.01, 0.06], rtol=1e-9, atol=1e-12)
     flow = Flow(depth_m=2.5, surface_m_s=0.4)
-    found = lost_to_lean_m(2.5, 2e-4, np.array([0.06]), 0.01, flow, 999.1)[0]
+    found = lost_to_lean_m(2.5, 2e-4, np.array([0.06]), 0.01, flow, fluid_of(15.0))[0]
     assert found == pytest.approx(2.5 - done.y[0, -1], rel=0.01)
 
 
 def test_current_makes_a_setting_read_too_deep() -> None:
     still = plumb(spot(cast(1.8, AsWanted())))
-    flowing = plumb(spot(cast(1.8, AsWanted()), setup=SETUP.model_copy(update={"surface_ms": 0.25})))
+    flowing = plumb(spot(cast(1.8, AsWanted()), setup=SETUP.model_copy(update={"surface_m_s": 0.25})))
     assert flowing.interval.depth_m < still.interval.depth_m - 0.02
     assert flowing.interval.half_m > still.interval.half_m
     assert flowing.caution
@@ -236,7 +237,7 @@ def test_any_readings_get_an_ordered_interval_inside_the_limits(
     setting: float, sights: list[object], flow: float
 ) -> None:
     readings = tuple(cast(setting + 0.1 * i, s, f"c{i}") for i, s in enumerate(sights))
-    found = plumb(spot(*readings, setup=SETUP.model_copy(update={"surface_ms": flow})))
+    found = plumb(spot(*readings, setup=SETUP.model_copy(update={"surface_m_s": flow})))
     assert 0.5 <= found.interval.low_m <= found.interval.depth_m <= found.interval.high_m <= 4.0
     assert found.says.format(**found.figures)
     assert len(found.bounds) == len(readings)

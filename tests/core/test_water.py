@@ -377,7 +377,7 @@ def test_drifts_find_the_crease_and_the_profile() -> None:
 
 def test_sunk_line_bows_least() -> None:
     braid, floating, sinking = bows(5.0, 15.0, 0.0002)
-    assert braid.drift_ms == pytest.approx(0.15)
+    assert braid.drift_m_s == pytest.approx(0.15)
     assert braid.pull_n >= floating.pull_n > sinking.pull_n
     assert sinking.bow_m < floating.bow_m <= 5.0
     assert all(b.bow_m == 0.0 and b.mend_s is None for b in bows(0.0, 15.0, 0.0002))

@@ -17,7 +17,7 @@ from brookwind.core.box.packing import PackRow, packing
 from brookwind.core.box.quick import QuickEntry, quick_entry
 from brookwind.core.box.weighing import ScaleTest, Weighing, scale_test
 from brookwind.core.errors import NotUnderstood
-from brookwind.core.matter.density import water_density_kg_m3
+from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.rig.components import PieceMass
 from brookwind.formats.box_csv import read_box, write_box
 from brookwind.formats.text import Refused
@@ -90,7 +90,7 @@ def weigh(request: WeighRequest) -> ScaleTest:
 @router.post("/jug")
 def jug(request: JugRequest) -> JugTest:
     """Sink rate and density from timed falls."""
-    return jug_test(request.readings, request.mass_kg, water_density_kg_m3(request.temperature_c, 0.0))
+    return jug_test(request.readings, request.mass_kg, fluid_of(request.temperature_c))
 
 
 @router.get("/export.csv", response_class=Response)

@@ -142,7 +142,7 @@ def look(ask: Look) -> Picture:
         timetable_problem=plan_problem,
         current=flow,
         profile=profile_at(flow, session.distance_m, here.depth_m) if here and here.depth_m > 0.05 else None,
-        chop=chop(survey.wind.speed_ms, survey.wind.fetch_m),
+        chop=chop(survey.wind.speed_m_s, survey.wind.fetch_m),
         bows=bows(_across(survey), max(1.0, session.distance_m), 0.00018),
         light=light(survey.place, ask.at, 0.5 * ask.rod_m, session.bearing_deg),
         sunrise=rise,
@@ -155,7 +155,7 @@ def look(ask: Look) -> Picture:
 def _across(survey: Survey) -> float:
     """Part of the wind across the line. [m/s]"""
     off = np.radians(survey.wind.from_deg - survey.place.facing_deg - survey.session.bearing_deg)
-    return float(abs(np.sin(off)) * survey.wind.speed_ms)
+    return float(abs(np.sin(off)) * survey.wind.speed_m_s)
 
 
 def _here(bed: Section | None, survey: Survey, surface_m: float) -> Here | None:

@@ -11,6 +11,7 @@ from brookwind.core.figures import Figure, load
 from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import sphere_diameter_m, submerged_weight_n
+from brookwind.core.matter.fluid import Fluid
 from brookwind.core.moment import Moment
 from brookwind.core.roots import crossing
 
@@ -40,14 +41,14 @@ class JugTest(Frozen):
     figures: dict[str, Figure] = Field(default_factory=dict)
 
 
-def jug_test(readings: Sequence[JugReading], mass_kg: float, water_kg_m3: float) -> JugTest:
+def jug_test(readings: Sequence[JugReading], mass_kg: float, water: Fluid) -> JugTest:
     """Sink rate from timed falls, and the density of a ball of that mass that sinks so.
 
     The rate is all falls over all times. The way to full speed, a few diameters, is left out of account.
 
     readings: at least one.
     mass_kg: of one piece. [kg, more than 0]
-    water_kg_m3: density of the water in the jug. [kg/m3]
+    water: in the jug.
     Raises: OutOfRange without readings, or when nothing of that mass sinks so fast.
     Source: drag law of a ball (`fall_speed_m_s`), solved for the density.
     """
@@ -63,8 +64,8 @@ def jug_test(readings: Sequence[JugReading], mass_kg: float, water_kg_m3: float)
         spread = (sum((v - middle) ** 2 for v in rates) / (len(rates) - 1) / len(rates)) ** 0.5
 
     def too_slow(density: float) -> float:
-        weight = submerged_weight_n(mass_kg, density, water_kg_m3)
-        return fall_speed_m_s(weight, sphere_diameter_m(mass_kg, density), water_kg_m3) - rate
+        weight = submerged_weight_n(mass_kg, density, water.kg_m3)
+        return fall_speed_m_s(weight, sphere_diameter_m(mass_kg, density), water) - rate
 
     figures = {"rate": Figure(value=rate, quantity="speed"), "mass": load(mass_kg)}
     if too_slow(DENSEST_KG_M3) < 0.0:
@@ -75,8 +76,8 @@ def jug_test(readings: Sequence[JugReading], mass_kg: float, water_kg_m3: float)
             ("readings",),
             figures,
         )
-    density = crossing(too_slow, water_kg_m3, DENSEST_KG_M3, 0.01)
-    pull = submerged_weight_n(mass_kg, density, water_kg_m3)
+    density = crossing(too_slow, water.kg_m3, DENSEST_KG_M3, 0.01)
+    pull = submerged_weight_n(mass_kg, density, water.kg_m3)
     return JugTest(
         sink_m_s=rate,
         sigma_m_s=max(hand, spread),

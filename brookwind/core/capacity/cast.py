@@ -6,9 +6,8 @@ from math import log
 
 from brookwind.core.floats.body import FloatBody
 from brookwind.core.gravity import G_M_S2
+from brookwind.core.matter.air import AIR_KG_M3
 
-AIR_KG_M3 = 1.2
-"""Air at 20 °C. [kg/m3] Source: US Standard Atmosphere, 1976."""
 CAST_SPEED_M_S = 28.0
 """Speed a rod's tip reaches without a load. [m/s] Editable default, until a cast test."""
 ROD_MASS_KG = 0.005

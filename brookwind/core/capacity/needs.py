@@ -153,7 +153,7 @@ def follow_m_s(plan: Plan, body: FloatBody) -> float:
     """
     load = low_load_n(plan, body)
     mass = load / submerged_weight_n(1.0, LEAD_KG_M3, plan.water_kg_m3)
-    return 0.0 if mass <= 0.0 else fall_speed_m_s(load, sphere_diameter_m(mass, LEAD_KG_M3), plan.water_kg_m3)
+    return 0.0 if mass <= 0.0 else fall_speed_m_s(load, sphere_diameter_m(mass, LEAD_KG_M3), plan.water)
 
 
 def tackle_share(plan: Plan, body: FloatBody) -> float:

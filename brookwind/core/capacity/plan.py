@@ -9,6 +9,7 @@ from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.matter.density import water_density_kg_m3
+from brookwind.core.matter.fluid import Fluid, fluid_of
 from brookwind.core.rest.hang import hanging
 from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.components import Bait, Bead, Component, Hook, LineSection, Swivel
@@ -55,7 +56,12 @@ class Plan(Frozen):
     @property
     def water_kg_m3(self) -> float:
         """Density of the water. [kg/m3]"""
-        return water_density_kg_m3(self.temperature_c, self.salinity)
+        return self.water.kg_m3
+
+    @property
+    def water(self) -> Fluid:
+        """Density and viscosity of the water."""
+        return fluid_of(self.temperature_c, self.salinity)
 
     @property
     def on_pole(self) -> bool:

@@ -6,7 +6,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from brookwind.core.flow.profile import WIND_SKIN
-from brookwind.core.flow.sphere import VISCOSITY_M2_S, sphere_drag
+from brookwind.core.flow.sphere import sphere_drag
+from brookwind.core.matter.fluid import Fluid
 
 SKIN_FRICTION = 0.010
 """Friction coefficient of a thin line drawn along its own length, on its whole surface. Editable default."""
@@ -43,31 +44,31 @@ def cylinder_drag(reynolds: float) -> float:
     return float(1.0 + 10.0 * max(reynolds, 1e-3) ** (-2.0 / 3.0))
 
 
-def line_load_n_m(diameter_m: float, surface_ms: float, water_kg_m3: float) -> float:
+def line_load_n_m(diameter_m: float, surface_m_s: float, water: Fluid) -> float:
     """Mean sideways load of the current on a metre of line. [N/m]
 
     diameter_m: of the line. [m]
-    surface_ms: speed of the surface. [m/s, 0 or more]
-    water_kg_m3: density of the water. [kg/m3]
+    surface_m_s: speed of the surface. [m/s, 0 or more]
+    water: its water.
     Source: drag of a cylinder with the mean square of the power-law profile.
     """
-    if surface_ms <= 0.0:
+    if surface_m_s <= 0.0:
         return 0.0
-    speed = float(surface_ms * MEAN_SQUARE**0.5)
-    coefficient = cylinder_drag(speed * diameter_m / VISCOSITY_M2_S)
-    return 0.5 * water_kg_m3 * coefficient * diameter_m * speed * speed
+    speed = float(surface_m_s * MEAN_SQUARE**0.5)
+    coefficient = cylinder_drag(speed * diameter_m / water.viscosity_m2_s)
+    return 0.5 * water.kg_m3 * coefficient * diameter_m * speed * speed
 
 
-def float_load_n(frontal_m2: float, surface_ms: float, wind_ms: float, water_kg_m3: float) -> float:
+def float_load_n(frontal_m2: float, surface_m_s: float, wind_m_s: float, water_kg_m3: float) -> float:
     """Sideways load on the float of the current and of the skin that the wind drives. [N]
 
     frontal_m2: area seen by the flow. [m2]
-    surface_ms: speed of the surface. [m/s]
-    wind_ms: speed of the wind, taken to blow with the current: the worse case. [m/s]
+    surface_m_s: speed of the surface. [m/s]
+    wind_m_s: speed of the wind, taken to blow with the current: the worse case. [m/s]
     water_kg_m3: density of the water. [kg/m3]
     Source: drag law with `FLOAT_DRAG`; `WIND_SKIN`.
     """
-    speed = surface_ms + WIND_SKIN * wind_ms
+    speed = surface_m_s + WIND_SKIN * wind_m_s
     return 0.5 * water_kg_m3 * FLOAT_DRAG * frontal_m2 * speed * speed
 
 

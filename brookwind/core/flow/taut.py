@@ -6,14 +6,12 @@ import numpy as np
 
 from brookwind.core.flow.line_drag import SKIN_FRICTION
 from brookwind.core.flow.profile import Array, Flow
-from brookwind.core.flow.sphere import VISCOSITY_M2_S
+from brookwind.core.matter.fluid import Fluid
 
 _PARTS = 16
 
 
-def lost_to_lean_m(
-    line_m: float, diameter_m: float, pull_n: Array, float_n: float, flow: Flow, water_kg_m3: float
-) -> Array:
+def lost_to_lean_m(line_m: float, diameter_m: float, pull_n: Array, float_n: float, flow: Flow, water: Fluid) -> Array:
     """Line length less the height it spans, for each upward pull of the float. [m]
 
     From the float down the line takes up the water's push on each part of it, across itself and along.
@@ -23,11 +21,12 @@ def lost_to_lean_m(
     pull_n: vertical pull of the float on the line, an array; where there is none the line has no shape. [N]
     float_n: sideways load at the float. [N]
     flow: the current.
-    water_kg_m3: density of the water. [kg/m3]
+    water: its water.
     Assumes a weightless line.
     Source: balance of forces on each part, drag as in `link_forces`.
     >>> still = Flow(depth_m=2.0, surface_m_s=0.0)
-    >>> round(float(lost_to_lean_m(2.0, 2e-4, np.array([3.0]), 4.0, still, 1000.0)[0]), 6)    # a 3-4-5 triangle
+    >>> lost = lost_to_lean_m(2.0, 2e-4, np.array([3.0]), 4.0, still, Fluid(1000.0, 1e-6))
+    >>> round(float(lost[0]), 6)    # a 3-4-5 triangle
     0.8
     """
     if float_n == 0.0 and flow.still:
@@ -35,8 +34,8 @@ def lost_to_lean_m(
     part = line_m / _PARTS
     across_n, up_n = np.full_like(pull_n, float_n), np.maximum(pull_n, 1e-9)
     height = np.zeros_like(pull_n)
-    half = 0.5 * water_kg_m3 * diameter_m * part
-    thick = 10.0 * (VISCOSITY_M2_S / diameter_m) ** (2.0 / 3.0)
+    half = 0.5 * water.kg_m3 * diameter_m * part
+    thick = 10.0 * (water.viscosity_m2_s / diameter_m) ** (2.0 / 3.0)
 
     def load(across: Array, up: Array, depth: Array) -> tuple[Array, Array, Array]:
         """Push across and up on a part pulled so, and its share of the height."""

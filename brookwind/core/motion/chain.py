@@ -13,8 +13,8 @@ import numpy as np
 from numpy.typing import NDArray
 
 from brookwind.core.flow.line_drag import STREAMLINED
-from brookwind.core.flow.sphere import VISCOSITY_M2_S
 from brookwind.core.gravity import sphere_diameter_m
+from brookwind.core.matter.viscosity import viscosity_m2_s
 from brookwind.core.rest.hang import Hanging, Item, line_weight_between_n
 from brookwind.core.rig.components import Component, LineSection, Weight
 from brookwind.core.rig.document import Rig, of_kind
@@ -65,6 +65,8 @@ class Chain:
     """What of the node's weight hangs on it."""
     node: dict[str, int]
     """Node of every piece that hangs."""
+    viscosity_m2_s: float
+    """Kinematic, of the water."""
 
     @property
     def nodes(self) -> int:
@@ -79,7 +81,7 @@ class Chain:
     @cached_property
     def thickness_m_s(self) -> Array:
         """10 (nu/d)^(2/3), which makes White's coefficient of a cylinder for each link."""
-        return np.asarray(10.0 * (VISCOSITY_M2_S / self.diameter_m[1:]) ** (2.0 / 3.0))
+        return np.asarray(10.0 * (self.viscosity_m2_s / self.diameter_m[1:]) ** (2.0 / 3.0))
 
     @cached_property
     def hangs_aside(self) -> bool:
@@ -112,6 +114,7 @@ class Chain:
             side_m=part(self.side_m),
             side_n=part(self.side_n),
             node={k: max(0, v - first + 1) for k, v in self.node.items()},
+            viscosity_m2_s=self.viscosity_m2_s,
         )
 
 
@@ -145,7 +148,8 @@ def chain_of(rig: Rig, hanging: Hanging, water_kg_m3: float, grain: Grain = FINE
             mass[at] += half
             weight[at] += pull
     area, ball, side, side_n, node = _pieces(items, positions, mass, weight, water_kg_m3)
-    return Chain(positions, link, diameter, mass, weight, area, ball, side, side_n, node)
+    viscosity = viscosity_m2_s(rig.water.temperature_c, rig.water.salinity)
+    return Chain(positions, link, diameter, mass, weight, area, ball, side, side_n, node, viscosity)
 
 
 def _section_at(sections: Sequence[LineSection], position_m: float) -> LineSection:

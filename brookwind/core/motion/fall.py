@@ -9,6 +9,7 @@ import numpy as np
 
 from brookwind.core.errors import BrookwindError, OutOfRange
 from brookwind.core.flow.profile import Flow
+from brookwind.core.matter.fluid import Fluid, fluid_of
 from brookwind.core.motion.afloat import go
 from brookwind.core.motion.chain import COARSE, ball_m
 from brookwind.core.motion.fall_answer import Fall, FallPiece, FallWish, FeedFall, Frame
@@ -219,7 +220,11 @@ class _Record:
                 for i in sinking.items
             ),
             frames=tuple(frames),
-            feed=tuple(_feed(name, ask, flow, water, arrived, final) for name in ask.feed if name in FEED),
+            feed=tuple(
+                _feed(name, ask, flow, fluid_of(rig.water.temperature_c, rig.water.salinity), arrived, final)
+                for name in ask.feed
+                if name in FEED
+            ),
             steps=sinking.steps,
         )
 
@@ -236,7 +241,7 @@ def _carried_on(last: Frame, time_s: float, speed_m_s: float) -> Frame:
     )
 
 
-def _feed(name: str, ask: FallWish, flow: Flow, water: float, arrived: float | None, depth_m: float) -> FeedFall:
+def _feed(name: str, ask: FallWish, flow: Flow, water: Fluid, arrived: float | None, depth_m: float) -> FeedFall:
     feed = FEED[name]
     path = free_fall(feed.mass_kg, feed.density_kg_m3, flow, water)
     later = tuple((t + ask.feed_after_s, x, z) for t, x, z in path)

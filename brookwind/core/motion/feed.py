@@ -10,24 +10,25 @@ from brookwind.core.flow.profile import Flow
 from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.frozen import Sourced
 from brookwind.core.gravity import sphere_diameter_m, submerged_weight_n
+from brookwind.core.matter.fluid import Fluid
 
 _PARTS = 60
 
 
-def falls_at_m_s(mass_kg: float, density_kg_m3: float, water_kg_m3: float) -> float:
+def falls_at_m_s(mass_kg: float, density_kg_m3: float, water: Fluid) -> float:
     """Steady speed of an item sinking by itself; 0 when it floats. [m/s]
 
     mass_kg: of one item. [kg, more than 0]
     density_kg_m3: of the item. [kg/m3]
-    water_kg_m3: density of the water. [kg/m3]
+    water: its water.
     Source: `fall_speed_m_s`, taken as a ball.
     """
-    weight = submerged_weight_n(mass_kg, density_kg_m3, water_kg_m3)
-    return fall_speed_m_s(weight, sphere_diameter_m(mass_kg, density_kg_m3), water_kg_m3)
+    weight = submerged_weight_n(mass_kg, density_kg_m3, water.kg_m3)
+    return fall_speed_m_s(weight, sphere_diameter_m(mass_kg, density_kg_m3), water)
 
 
 def free_fall(
-    mass_kg: float, density_kg_m3: float, flow: Flow, water_kg_m3: float, begin_x_m: float = 0.0
+    mass_kg: float, density_kg_m3: float, flow: Flow, water: Fluid, begin_x_m: float = 0.0
 ) -> tuple[tuple[float, float, float], ...]:
     """Path of an item thrown in at the surface: (time, x, depth) down to the bed. [s, m, m]
 
@@ -35,13 +36,13 @@ def free_fall(
 
     mass_kg: of one item. [kg, more than 0]
     density_kg_m3: of the item. [kg/m3]
-    flow: the water.
-    water_kg_m3: density of the water. [kg/m3]
+    flow: how it flows.
+    water: its water.
     begin_x_m: where it enters. [m]
     Empty for what floats. The way to full speed, some centimetres, is left out.
     Source: handbook 5.8; `falls_at_m_s`.
     """
-    speed = falls_at_m_s(mass_kg, density_kg_m3, water_kg_m3)
+    speed = falls_at_m_s(mass_kg, density_kg_m3, water)
     if speed <= 0.0:
         return ()
     depths = np.linspace(0.0, float(flow.depth_m), _PARTS + 1)

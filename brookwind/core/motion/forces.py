@@ -10,7 +10,6 @@ from dataclasses import dataclass
 import numpy as np
 
 from brookwind.core.flow.line_drag import sphere_drags
-from brookwind.core.flow.sphere import VISCOSITY_M2_S
 from brookwind.core.motion.chain import Array, Chain
 from brookwind.core.motion.setup import Setup
 
@@ -127,7 +126,7 @@ def node_forces(chain: Chain, s: State, setup: Setup, ceiling_m: float) -> NodeF
     flow = setup.flow.speed(s.z)
     wx, wz = flow - s.vx, -s.vz
     speed = np.sqrt(wx * wx + wz * wz + _CALM * _CALM)
-    drags = sphere_drags(speed * chain.ball_m / VISCOSITY_M2_S)
+    drags = sphere_drags(speed * chain.ball_m / chain.viscosity_m2_s)
     k = 0.5 * setup.water_kg_m3 * drags * chain.area_m2 * speed
     stiff = chain.bed_n_m
     bed_n, up = _on_the_bed(chain, s, setup, stiff)

@@ -12,6 +12,8 @@ from pydantic import Field
 from brookwind.core.flow.line_drag import cylinder_drag
 from brookwind.core.flow.profile import EXPONENTS, USUAL_EXPONENT, WIND_SKIN
 from brookwind.core.frozen import Frozen, Sourced
+from brookwind.core.matter.air import AIR_KG_M3, AIR_VISCOSITY_M2_S
+from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.survey.document import Drift
 
 _OVER_ERROR_M = 0.15
@@ -21,8 +23,6 @@ _TIME_ERROR_S = 0.4
 _SAME_LANE_M = 1.5
 CREASE_RATIO = 1.35
 """Fast over slow water from which a crease is spoken of. Editable default."""
-_VISCOSITY_AIR = 1.5e-5
-_AIR_KG_M3 = 1.23
 
 
 class Speed(Frozen):
@@ -30,16 +30,16 @@ class Speed(Frozen):
 
     distance_m: float
     depth_m: float
-    speed_ms: float
-    error_ms: float
+    speed_m_s: float
+    error_m_s: float
 
 
 class Crease(Frozen):
     """Where fast water meets slow."""
 
     distance_m: float
-    slow_ms: float
-    fast_ms: float
+    slow_m_s: float
+    fast_m_s: float
     fast_is_out: bool
     """The fast water lies beyond the crease."""
 
@@ -54,7 +54,7 @@ class Current(Frozen):
 class Profile(Frozen):
     """u(d) = U (1 - d/h)^(1/n) at one place."""
 
-    surface_ms: float
+    surface_m_s: float
     exponent: float
     exponent_range: tuple[float, float]
     measured: bool
@@ -70,12 +70,12 @@ def drift_speed(d: Drift) -> Speed:
 
     d: the drift.
     Source: propagation of errors, `_OVER_ERROR_M` and `_TIME_ERROR_S`.
-    >>> round(drift_speed(Drift(id="a", distance_m=3, over_m=5, time_s=9)).speed_ms, 3)
+    >>> round(drift_speed(Drift(id="a", distance_m=3, over_m=5, time_s=9)).speed_m_s, 3)
     0.556
     """
     speed = d.over_m / d.time_s
     error = speed * hypot(_OVER_ERROR_M / d.over_m, _TIME_ERROR_S / d.time_s)
-    return Speed(distance_m=d.distance_m, depth_m=d.depth_m, speed_ms=speed, error_ms=error)
+    return Speed(distance_m=d.distance_m, depth_m=d.depth_m, speed_m_s=speed, error_m_s=error)
 
 
 def current(drifts: Sequence[Drift]) -> Current:
@@ -89,7 +89,7 @@ def current(drifts: Sequence[Drift]) -> Current:
     for s in sorted(speeds, key=lambda s: s.distance_m):
         if s.depth_m == 0.0:
             lane = next((at for at in lanes if abs(at - s.distance_m) <= 0.25), s.distance_m)
-            lanes.setdefault(lane, []).append(s.speed_ms)
+            lanes.setdefault(lane, []).append(s.speed_m_s)
     at = sorted(lanes)
     means = [float(np.mean(lanes[x])) for x in at]
     crease = None
@@ -100,7 +100,7 @@ def current(drifts: Sequence[Drift]) -> Current:
         if fast >= CREASE_RATIO * max(slow, 0.02) and shear > steepest:
             steepest = shear
             crease = Crease(
-                distance_m=0.5 * (at[i] + at[i + 1]), slow_ms=slow, fast_ms=fast, fast_is_out=means[i + 1] > means[i]
+                distance_m=0.5 * (at[i] + at[i + 1]), slow_m_s=slow, fast_m_s=fast, fast_is_out=means[i + 1] > means[i]
             )
     return Current(speeds=speeds, crease=crease)
 
@@ -115,7 +115,7 @@ def profile_at(found: Current, distance_m: float, depth_m: float) -> Profile | N
     None without any surface drift.
     Source: least squares of log u on log(1 - d/h) through the surface speed; handbook 5.4 for the form.
     """
-    surface = sorted((s.distance_m, s.speed_ms) for s in found.speeds if s.depth_m == 0.0)
+    surface = sorted((s.distance_m, s.speed_m_s) for s in found.speeds if s.depth_m == 0.0)
     if not surface:
         return None
     at_surface = float(np.interp(distance_m, [x for x, _ in surface], [u for _, u in surface]))
@@ -125,14 +125,14 @@ def profile_at(found: Current, distance_m: float, depth_m: float) -> Profile | N
     exponent, span = USUAL_EXPONENT, EXPONENTS
     if below and at_surface > 0.0:
         x = np.array([-log(1.0 - s.depth_m / depth_m) for s in below])
-        y = np.array([-log(max(1e-3, s.speed_ms / at_surface)) for s in below])
+        y = np.array([-log(max(1e-3, s.speed_m_s / at_surface)) for s in below])
         inverse = float(np.clip(x @ y / (x @ x), 1.0 / EXPONENTS[1], 1.0 / EXPONENTS[0]))
-        error = float(np.sqrt(np.mean([(s.error_ms / s.speed_ms) ** 2 for s in below]) / (x @ x)))
+        error = float(np.sqrt(np.mean([(s.error_m_s / s.speed_m_s) ** 2 for s in below]) / (x @ x)))
         exponent = 1.0 / inverse
         span = (1.0 / min(1.0 / EXPONENTS[0], inverse + error), 1.0 / max(1.0 / EXPONENTS[1], inverse - error))
     depths = np.linspace(0.0, 0.97 * depth_m, 7)
     arrows = tuple((float(d), at_surface * float(1.0 - d / depth_m) ** (1.0 / exponent)) for d in depths)
-    return Profile(surface_ms=at_surface, exponent=exponent, exponent_range=span, measured=bool(below), arrows=arrows)
+    return Profile(surface_m_s=at_surface, exponent=exponent, exponent_range=span, measured=bool(below), arrows=arrows)
 
 
 class LineLies(Sourced):
@@ -158,7 +158,7 @@ class Bow(Frozen):
 
     line: str
     name: str
-    drift_ms: float
+    drift_m_s: float
     """Speed of the line across the float's own course. [m/s]"""
     bow_m: float
     """Bow after half a minute, at most a third of the line out. [m]"""
@@ -168,26 +168,29 @@ class Bow(Frozen):
     """Mend at least so often to keep the bow under a metre. None: no need. [s]"""
 
 
-def bows(wind_ms: float, line_out_m: float, line_diameter_m: float) -> tuple[Bow, ...]:
+def bows(wind_m_s: float, line_out_m: float, line_diameter_m: float) -> tuple[Bow, ...]:
     """Bow, pull and mending for each way a line can lie.
 
-    wind_ms: across the line. [m/s, 0 or more]
+    wind_m_s: across the line. [m/s, 0 or more]
     line_out_m: line on the water between rod and float. [m]
     line_diameter_m: of the line. [m]
     Drift of the skin `WIND_SKIN`; half the wind's and water's pull on the bow ends at the float.
     A rough estimate: the skin's drift changes within the top centimetre. Source: J. Wu 1975; drag of a cylinder.
     """
+    # Fresh water on a mild day: a bow is estimated roughly.
+    mild = fluid_of(15.0)
     answers = []
     for lies in LINE_LIES:
-        drift = lies.skin * WIND_SKIN * wind_ms
-        reynolds = wind_ms * line_diameter_m / _VISCOSITY_AIR
-        air = 0.5 * _AIR_KG_M3 * cylinder_drag(reynolds) * lies.air * line_diameter_m * wind_ms**2 if wind_ms else 0.0
-        water = 500.0 * cylinder_drag(drift * line_diameter_m / 1.14e-6) * line_diameter_m * drift**2 if drift else 0.0
+        drift = lies.skin * WIND_SKIN * wind_m_s
+        reynolds = wind_m_s * line_diameter_m / AIR_VISCOSITY_M2_S
+        air = 0.5 * AIR_KG_M3 * cylinder_drag(reynolds) * lies.air * line_diameter_m * wind_m_s**2 if wind_m_s else 0.0
+        drag = cylinder_drag(drift * line_diameter_m / mild.viscosity_m2_s) if drift else 0.0
+        water = 0.5 * mild.kg_m3 * drag * line_diameter_m * drift**2
         answers.append(
             Bow(
                 line=lies.id,
                 name=lies.name,
-                drift_ms=drift,
+                drift_m_s=drift,
                 bow_m=min(30.0 * drift, line_out_m / 3.0),
                 pull_n=0.5 * (air + water) * line_out_m,
                 mend_s=1.0 / drift if drift > 0.01 else None,

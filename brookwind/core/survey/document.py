@@ -142,7 +142,7 @@ class Mark(Frozen):
 class Wind(Frozen):
     """The wind as it blows at the water."""
 
-    speed_ms: float = Field(default=0.0, ge=0, le=40)
+    speed_m_s: float = Field(default=0.0, ge=0, le=40)
     from_deg: float = Field(default=0.0, ge=0, le=360)
     fetch_m: float = Field(default=150.0, ge=1, le=50_000)
     """Open water it blows over before the swim. [m]"""

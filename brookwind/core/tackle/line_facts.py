@@ -6,7 +6,7 @@ from typing import Literal
 
 from brookwind.core.flow.line_drag import line_load_n_m
 from brookwind.core.frozen import Frozen
-from brookwind.core.matter.density import water_density_kg_m3
+from brookwind.core.matter.fluid import Fluid, fluid_of
 from brookwind.core.matter.materials import LINE_MATERIAL
 from brookwind.core.rig.components import LineSection
 from brookwind.core.rig.document import Rig, of_kind
@@ -87,7 +87,7 @@ def line_facts(rig: Rig) -> LineFacts:
     rig: the rig.
     Source: `line_strength_n`, `KNOTS`, `line_load_n_m` (White), Fresnel.
     """
-    water = water_density_kg_m3(rig.water.temperature_c, rig.water.salinity)
+    water = fluid_of(rig.water.temperature_c, rig.water.salinity)
     facts = tuple(_fact(s, knot_of(s, rig), water) for s in of_kind(rig, LineSection))
     weakest = min(facts, key=lambda f: f.bears_n)
     advised = GIVE_SHARE * weakest.bears_n
@@ -102,7 +102,7 @@ def line_facts(rig: Rig) -> LineFacts:
     )
 
 
-def _fact(section: LineSection, knot: Knot, water: float) -> LineFact:
+def _fact(section: LineSection, knot: Knot, water: Fluid) -> LineFact:
     strength = line_strength_n(section)
     drag = line_load_n_m(section.diameter_m, COMPARED_AT_M_S, water)
     thicker = next((mm * 1e-3 for mm in DIAMETERS_MM if mm * 1e-3 > section.diameter_m + 1e-9), section.diameter_m)
@@ -121,5 +121,5 @@ def _fact(section: LineSection, knot: Knot, water: float) -> LineFact:
         drag_n_m=drag,
         thicker_drag=line_load_n_m(thicker, COMPARED_AT_M_S, water) / drag,
         seen_m=section.diameter_m * back,
-        lies=lies_how(section, water),
+        lies=lies_how(section, water.kg_m3),
     )

@@ -22,12 +22,12 @@ TIP_SHARE = 0.25
 """Share of the wave height that a small float does not ride out. Editable default."""
 
 
-def chop(wind_ms: float, fetch_m: float) -> Chop:
+def chop(wind_m_s: float, fetch_m: float) -> Chop:
     """Waves raised by a steady wind over a fetch.
 
     U_A = 0.71 U^1.23;  g H / U_A^2 = 0.0016 (g F / U_A^2)^(1/2);  g T / U_A = 0.2857 (g F / U_A^2)^(1/3)
 
-    wind_ms: at 10 m height. [m/s, 0 to 40]
+    wind_m_s: at 10 m height. [m/s, 0 to 40]
     fetch_m: open water upwind. [m]
     Assumes deep water and wind that has blown long enough (minutes on a pond). Never higher than the fully grown sea,
     g H / U_A^2 = 0.2433.
@@ -36,9 +36,9 @@ def chop(wind_ms: float, fetch_m: float) -> Chop:
     >>> round(c.height_m, 2), round(c.period_s, 1)    # by hand: U_A 12.06
     (0.62, 3.1)
     """
-    if wind_ms <= 0.0:
+    if wind_m_s <= 0.0:
         return Chop(height_m=0.0, period_s=0.0, extra_tip_m=0.0)
-    stress = 0.71 * wind_ms**1.23
+    stress = 0.71 * wind_m_s**1.23
     reach = G_M_S2 * fetch_m / stress**2
     height = min(0.0016 * sqrt(reach), 0.2433) * stress**2 / G_M_S2
     period = min(0.2857 * reach ** (1.0 / 3.0), 8.134) * stress / G_M_S2

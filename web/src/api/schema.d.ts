@@ -1815,8 +1815,8 @@ export interface components {
         Bow: {
             /** Bow M */
             bow_m: number;
-            /** Drift Ms */
-            drift_ms: number;
+            /** Drift M S */
+            drift_m_s: number;
             /** Line */
             line: string;
             /** Mend S */
@@ -2417,10 +2417,10 @@ export interface components {
             distance_m: number;
             /** Fast Is Out */
             fast_is_out: boolean;
-            /** Fast Ms */
-            fast_ms: number;
-            /** Slow Ms */
-            slow_ms: number;
+            /** Fast M S */
+            fast_m_s: number;
+            /** Slow M S */
+            slow_m_s: number;
         };
         /**
          * Crude
@@ -2453,10 +2453,10 @@ export interface components {
              */
             level_m: number;
             /**
-             * Sink Ms
+             * Sink M S
              * @default 1.2
              */
-            sink_ms: number;
+            sink_m_s: number;
         };
         /**
          * Current
@@ -5083,8 +5083,8 @@ export interface components {
             ];
             /** Measured */
             measured: boolean;
-            /** Surface Ms */
-            surface_ms: number;
+            /** Surface M S */
+            surface_m_s: number;
         };
         /**
          * ProfileRead
@@ -5732,10 +5732,10 @@ export interface components {
             sliding: boolean;
             spec: components["schemas"]["FloatSpec"];
             /**
-             * Surface Ms
+             * Surface M S
              * @default 0
              */
-            surface_ms: number;
+            surface_m_s: number;
             /**
              * Temperature C
              * @default 15
@@ -5747,10 +5747,10 @@ export interface components {
              */
             wanted_tip_m: number;
             /**
-             * Wind Ms
+             * Wind M S
              * @default 0
              */
-            wind_ms: number;
+            wind_m_s: number;
         };
         /**
          * Shot
@@ -6039,10 +6039,10 @@ export interface components {
             depth_m: number;
             /** Distance M */
             distance_m: number;
-            /** Error Ms */
-            error_ms: number;
-            /** Speed Ms */
-            speed_ms: number;
+            /** Error M S */
+            error_m_s: number;
+            /** Speed M S */
+            speed_m_s: number;
         };
         /**
          * SpeedAt
@@ -6433,7 +6433,7 @@ export interface components {
              * @default {
              *       "fetch_m": 150,
              *       "from_deg": 0,
-             *       "speed_ms": 0
+             *       "speed_m_s": 0
              *     }
              */
             wind: components["schemas"]["Wind"];
@@ -7209,10 +7209,10 @@ export interface components {
              */
             from_deg: number;
             /**
-             * Speed Ms
+             * Speed M S
              * @default 0
              */
-            speed_ms: number;
+            speed_m_s: number;
         };
         /**
          * Window

@@ -99,22 +99,22 @@ export function SectionView(props: Props) {
 /** Surface speed in each lane that was timed, as an arrow just over the water. */
 function Lanes({ picture, frame, units }: { picture: Picture; frame: ReturnType<typeof frameOf>; units: Units }) {
   const lanes = picture.current.speeds.filter((s) => s.depth_m === 0);
-  const fastest = Math.max(0.01, ...lanes.map((s) => s.speed_ms));
+  const fastest = Math.max(0.01, ...lanes.map((s) => s.speed_m_s));
   return (
     <g aria-label={lanes.length ? "Surface speeds" : undefined}>
       {lanes.map((s) => {
-        const length = 8 + (26 * s.speed_ms) / fastest;
+        const length = 8 + (26 * s.speed_m_s) / fastest;
         const from = frame.x(s.distance_m) - length / 2;
         const top = frame.y(0) - 9;
         return (
           <path
-            key={`${s.distance_m} ${s.speed_ms}`}
+            key={`${s.distance_m} ${s.speed_m_s}`}
             d={`M${from} ${top} h${length} m-5 -4 l5 4 l-5 4`}
             fill="none"
             stroke={colour("onwater")}
             strokeWidth="2"
           >
-            <title>{`${write(s.speed_ms, "speed", units)} at ${write(s.distance_m, "distance", units)}`}</title>
+            <title>{`${write(s.speed_m_s, "speed", units)} at ${write(s.distance_m, "distance", units)}`}</title>
           </path>
         );
       })}

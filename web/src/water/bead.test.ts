@@ -13,7 +13,7 @@ const picture = (part: object = {}) =>
     level_problem: null,
     timetable: null,
     timetable_problem: null,
-    profile: { surface_ms: 0.5 },
+    profile: { surface_m_s: 0.5 },
     chop: { height_m: 0.03 },
     light: { tip: { colour: "orange" } },
     ...part,

@@ -123,10 +123,10 @@ def crude_reading(reading: Crude) -> tuple[float, float]:
 
     reading: the reading; a count gives depth = sink speed times time.
     Source: a normal error whose middle 90 % is the half width given.
-    >>> crude_reading(Crude(id="a", how="count", fall_s=2.0, sink_ms=1.2))[0]
+    >>> crude_reading(Crude(id="a", how="count", fall_s=2.0, sink_m_s=1.2))[0]
     2.4
     """
-    depth = reading.depth_m if reading.depth_m is not None else (reading.fall_s or 0.0) * reading.sink_ms
+    depth = reading.depth_m if reading.depth_m is not None else (reading.fall_s or 0.0) * reading.sink_m_s
     fixed, share = _CRUDE_HALF[reading.how]
     half = reading.half_m if reading.half_m is not None else fixed + share * depth
     return depth, half / NINE_IN_TEN

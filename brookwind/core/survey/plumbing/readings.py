@@ -85,7 +85,7 @@ class Crude(Frozen):
     """Half the width it is trusted to, nine times in ten; from the kind of reading when left out. [m]"""
     fall_s: float | None = Field(default=None, ge=0.05, le=120)
     """Counted time of the fall. [s]"""
-    sink_ms: float = Field(default=1.2, ge=0.01, le=10)
+    sink_m_s: float = Field(default=1.2, ge=0.01, le=10)
     """Speed at which the weight sinks. [m/s] Editable default."""
     at: Moment | None = None
     level_m: float = Field(default=0.0, ge=-30, le=30)
@@ -108,9 +108,9 @@ class Setup(Frozen):
     """Rod or pole tip is held straight above the float and takes the push of current and wind on it."""
     line_diameter_m: float = Field(default=0.00018, ge=0.00003, le=0.002)
     line: Literal["nylon", "fluorocarbon", "braid"] = "nylon"
-    surface_ms: float = Field(default=0.0, ge=0, le=4)
+    surface_m_s: float = Field(default=0.0, ge=0, le=4)
     """Speed of the surface water. [m/s]"""
-    wind_ms: float = Field(default=0.0, ge=0, le=40)
+    wind_m_s: float = Field(default=0.0, ge=0, le=40)
     clear_m: float = Field(default=0.4, ge=0.05, le=10)
     """Depth to which a sunk float can be seen. [m] Editable default."""
     temperature_c: float = Field(default=15.0, ge=-2, le=40)

@@ -19,6 +19,7 @@ from brookwind.core.flow.profile import Flow
 from brookwind.core.flow.taut import lost_to_lean_m
 from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, submerged_weight_n
 from brookwind.core.matter.density import water_density_kg_m3
+from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.survey.plumbing.readings import Setup
 
 Array = NDArray[np.float64]
@@ -94,9 +95,9 @@ def response(setup: Setup, setting_m: float) -> Response:
         setting_m,
         setup.line_diameter_m,
         pulls,
-        0.0 if setup.held else float_load_n(frontal, setup.surface_ms, setup.wind_ms, water),
-        Flow(depth_m=setting_m, surface_m_s=setup.surface_ms),
-        water,
+        0.0 if setup.held else float_load_n(frontal, setup.surface_m_s, setup.wind_m_s, water),
+        Flow(depth_m=setting_m, surface_m_s=setup.surface_m_s),
+        fluid_of(setup.temperature_c, setup.salinity),
     )
     stretch = setting_m * pulls / (_YOUNG_PA[setup.line] * pi / 4.0 * setup.line_diameter_m**2)
     usual = float(np.interp(min(setup.wanted_tip_m, highest), tips, lean))

@@ -14,11 +14,11 @@ export function FromSwim({ swimId, onTake }: { swimId: string; onTake: (part: Pa
     const picture = await api.look({ survey: fields, at: new Date().toISOString(), rig: null, rod_m: 4 });
     onTake({
       distance_m: fields.session.distance_m,
-      current_m_s: picture.profile?.surface_ms ?? 0,
+      current_m_s: picture.profile?.surface_m_s ?? 0,
       // Only drifts timed below the surface say how it slows towards the bed.
       exponent: picture.profile?.measured ? picture.profile.exponent : null,
       speeds: [],
-      wind_m_s: fields.wind.speed_ms,
+      wind_m_s: fields.wind.speed_m_s,
       fetch_m: fields.wind.fetch_m,
       bed_slope: picture.along?.slope ?? 0,
       ...(picture.here?.bed ? { bed: picture.here.bed } : {}),

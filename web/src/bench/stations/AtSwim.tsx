@@ -48,7 +48,7 @@ export function AtSwim({ swimId, rig, onDepth }: Props) {
       "Level",
       `${level.rate_m_h > 0 ? "rising" : "falling"} ${write(Math.abs(level.rate_m_h), "line", units)} an hour`,
     ]);
-  if (picture.data.profile) rows.push(["Current on top", write(picture.data.profile.surface_ms, "speed", units)]);
+  if (picture.data.profile) rows.push(["Current on top", write(picture.data.profile.surface_m_s, "speed", units)]);
   return (
     <Box data-testid="at-swim">
       <Facts rows={rows} />

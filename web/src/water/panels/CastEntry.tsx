@@ -118,7 +118,7 @@ export function CastEntry({ spot, suggested, onAdd }: Props) {
               onAdd({
                 kind: "crude",
                 how: crude,
-                sink_ms: 1.2,
+                sink_m_s: 1.2,
                 ...(crude === "count" ? { fall_s: value } : { depth_m: value }),
               })
             }

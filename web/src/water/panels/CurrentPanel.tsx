@@ -34,13 +34,13 @@ function CurrentPanel() {
       {profile ? (
         <Box>
           <Text fontSize="4xl" fontWeight="bold" fontFamily="heading" lineHeight="1.1">
-            {write(profile.surface_ms, "speed", units)}
+            {write(profile.surface_m_s, "speed", units)}
           </Text>
           <Text color="soft">on top, where it is fished</Text>
           {crease && (
             <Text mt="2">
               A crease at <strong>{write(crease.distance_m, "distance", units)}</strong>:{" "}
-              {write(crease.slow_ms, "speed", units)} against {write(crease.fast_ms, "speed", units)}, faster{" "}
+              {write(crease.slow_m_s, "speed", units)} against {write(crease.fast_m_s, "speed", units)}, faster{" "}
               {crease.fast_is_out ? "beyond" : "inside"} it.
             </Text>
           )}
@@ -101,14 +101,14 @@ function CurrentPanel() {
             .sort((a, b) => a.distance_m - b.distance_m || a.depth_m - b.depth_m)
             .map((d) => {
               const speed = picture?.current.speeds.find(
-                (s) => s.distance_m === d.distance_m && s.depth_m === d.depth_m && s.speed_ms > 0,
+                (s) => s.distance_m === d.distance_m && s.depth_m === d.depth_m && s.speed_m_s > 0,
               );
               const says = `${write(d.over_m, "distance", units)} in ${write(d.time_s, "time", units)}`;
               return (
                 <Flex as="li" key={d.id} align="center" gap="2" py="0.5" borderTopWidth="1px" borderColor="rule">
                   <Text flex="1" fontSize="sm">
-                    <strong>{speed ? write(speed.speed_ms, "speed", units) : ""}</strong>
-                    {speed ? ` ± ${write(speed.error_ms, "speed", units)}` : ""} at{" "}
+                    <strong>{speed ? write(speed.speed_m_s, "speed", units) : ""}</strong>
+                    {speed ? ` ± ${write(speed.error_m_s, "speed", units)}` : ""} at{" "}
                     {write(d.distance_m, "distance", units)}
                     {d.depth_m > 0 ? `, ${write(d.depth_m, "depth", units)} down` : ""}
                     <Text as="span" color="soft">
@@ -129,7 +129,7 @@ function CurrentPanel() {
             })}
         </Box>
       )}
-      {picture && survey.wind.speed_ms > 0 && (
+      {picture && survey.wind.speed_m_s > 0 && (
         <Box>
           <Text fontWeight="semibold">Line on the water, in this wind</Text>
           <Facts
@@ -154,7 +154,7 @@ export const CURRENT: WaterBead = {
   id: "current",
   name: "Current",
   value: ({ picture, units }) =>
-    picture?.profile ? `${write(picture.profile.surface_ms, "speed", units)} on top` : "still",
+    picture?.profile ? `${write(picture.profile.surface_m_s, "speed", units)} on top` : "still",
   part: "drifts",
   Panel: CurrentPanel,
 };

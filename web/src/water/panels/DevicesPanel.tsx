@@ -75,7 +75,7 @@ function Device(props: DeviceProps) {
     value("depth_m") !== undefined && write(value("depth_m") as number, "depth", units),
     value("level_m") !== undefined && write(value("level_m") as number, "depth", units),
     value("flow_m3_s") !== undefined && `${value("flow_m3_s")} m³/s`,
-    value("wind_ms") !== undefined && write(value("wind_ms") as number, "speed", units),
+    value("wind_m_s") !== undefined && write(value("wind_m_s") as number, "speed", units),
     value("temperature_c") !== undefined && write(value("temperature_c") as number, "temperature", units),
     value("air_temperature_c") !== undefined &&
       `air ${write(value("air_temperature_c") as number, "temperature", units)}`,
@@ -132,12 +132,12 @@ function Device(props: DeviceProps) {
           </Button>
         )}
         {kind === "gauge" && status !== "off" && status !== "lost" && <TakeLevels act={act} />}
-        {kind === "weather" && value("wind_ms") !== undefined && (
+        {kind === "weather" && value("wind_m_s") !== undefined && (
           <Button
             size="sm"
             onClick={() =>
               state.change({
-                wind: { ...state.survey.wind, speed_ms: value("wind_ms") ?? 0, from_deg: value("wind_from_deg") ?? 0 },
+                wind: { ...state.survey.wind, speed_m_s: value("wind_m_s") ?? 0, from_deg: value("wind_from_deg") ?? 0 },
               })
             }
           >

@@ -34,7 +34,7 @@ function LightPanel() {
               sun={light.azimuth_deg}
               up={light.elevation_deg > 0}
               wind={wind.from_deg}
-              blowing={wind.speed_ms > 0}
+              blowing={wind.speed_m_s > 0}
             />
             <Box>
               <Text fontWeight="semibold">{light.says}</Text>
@@ -82,9 +82,9 @@ function LightPanel() {
         <QuantityField
           label="Wind"
           name="wind-speed"
-          value={wind.speed_ms}
+          value={wind.speed_m_s}
           quantity="speed"
-          onChange={(speed_ms) => put({ speed_ms })}
+          onChange={(speed_m_s) => put({ speed_m_s })}
         />
         <QuantityField
           label="Wind from"

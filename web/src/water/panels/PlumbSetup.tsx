@@ -83,16 +83,16 @@ export function PlumbSetup({ spot, box, catalogue, onChange }: Props) {
           <QuantityField
             label="Surface current"
             name={`${spot.id}-flow`}
-            value={setup.surface_ms}
+            value={setup.surface_m_s}
             quantity="speed"
-            onChange={(surface_ms) => put({ surface_ms })}
+            onChange={(surface_m_s) => put({ surface_m_s })}
           />
           <QuantityField
             label="Wind"
             name={`${spot.id}-wind`}
-            value={setup.wind_ms}
+            value={setup.wind_m_s}
             quantity="speed"
-            onChange={(wind_ms) => put({ wind_ms })}
+            onChange={(wind_m_s) => put({ wind_m_s })}
           />
           <QuantityField
             label="Setting off by"
