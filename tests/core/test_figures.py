@@ -86,7 +86,7 @@ def test_water_is_as_dense_as_tables_say(temperature: float, salinity: float, de
 
 @pytest.mark.parametrize(
     ("temperature", "salinity", "viscosity"),
-    # CRC Handbook for fresh water; the ITTC table of 1963 for the sea, which later measurements exceed by 1 % in the cold.
+    # CRC Handbook for fresh water; the ITTC table of 1963 for the sea, which later figures exceed by 1 % in the cold.
     [(0, 0, 1.787e-6), (5, 0, 1.519e-6), (10, 0, 1.307e-6), (20, 0, 1.004e-6), (30, 0, 0.801e-6), (15, 35, 1.188e-6),
      (5, 35, 1.561e-6)],
 )  # fmt: skip
