@@ -54,6 +54,12 @@ function useStation() {
   return { station, setStation: setId };
 }
 
+function useTitle(name: string) {
+  useEffect(() => {
+    document.title = `${name} · Brookwind`;
+  }, [name]);
+}
+
 export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) {
   const { units, vocabulary } = useSettings();
   // A draft says which version it was made from; saving it is then refused if another tab went on meanwhile.
@@ -75,20 +81,18 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   const announce = (text: string) => {
     if (spoken.current) spoken.current.textContent = text;
   };
-  const does = useBalance({ bench, catalogue, own, announce, onReload });
-  const { trying } = does;
+  const { offered, take, toFamily, keepCopy } = useBalance({ bench, catalogue, own, announce, onReload });
+  const { trying, onTry } = offered;
 
-  useEffect(() => {
-    document.title = `${rig.name} · Brookwind`;
-  }, [rig.name]);
+  useTitle(rig.name);
   useBenchKeys({
     bench,
     evaluation,
     selected,
     setSelected,
     setStation,
-    balance: does.balance,
-    setStop: does.setStop,
+    balance: offered.onBalance,
+    setStop: offered.onSetStop,
     playFall: (beside = false) => setFalls((f) => (f ? null : beside ? "beside" : "alone")),
     falling: falls !== null,
     setKeys,
@@ -105,15 +109,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
     box,
     selected,
     own,
-    trying,
-    metal: does.metal,
-    onMetal: does.setMetal,
-    asked: does.asked,
-    onAsked: does.setAsked,
-    wish: does.wish,
-    onTry: does.setTrying,
-    onBalance: does.balance,
-    onSetStop: does.setStop,
+    ...offered,
     onFamily: () => setSheet("family"),
   };
   return (
@@ -122,12 +118,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
         <BenchHeader bench={bench} saving={saving} keys={keys} onKeys={setKeys} onRigs={() => setSheet("rigs")} />
       </Later>
       {saving.kind === "stale" && (
-        <StaleNotice
-          sentence={saving.sentence}
-          keepLabel="Keep mine as a copy"
-          onKeep={does.keepCopy}
-          onReload={onReload}
-        />
+        <StaleNotice sentence={saving.sentence} keepLabel="Keep mine as a copy" onKeep={keepCopy} onReload={onReload} />
       )}
       <Grid
         as="main"
@@ -159,7 +150,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
             refusal={refusal}
           />
           {refusal && <Refused>{refusal.message} The drawing shows the rig before this.</Refused>}
-          {trying && <LookBar proposal={trying} onBack={() => does.setTrying(null)} onTake={() => does.take(trying)} />}
+          {trying && <LookBar proposal={trying} onBack={() => onTry(null)} onTake={() => take(trying)} />}
           <Later busy={bench.gesturing}>
             <HereIs value={here}>
               {evaluation && !trying && (
@@ -177,7 +168,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
       <div ref={spoken} className="bw-hidden" aria-live="polite" data-testid="spoken">
         {evaluation ? `Tip ${write(inFlow(evaluation).afloat.tip_m, "tip", units)}` : ""}
       </div>
-      <Sheets sheet={sheet} setSheet={setSheet} bench={bench} catalogue={catalogue} onFamily={does.toFamily} />
+      <Sheets sheet={sheet} setSheet={setSheet} bench={bench} catalogue={catalogue} onFamily={toFamily} />
     </Flex>
   );
 }

@@ -1,38 +1,35 @@
-import { Box, Grid, Input, Stack, Text } from "@chakra-ui/react";
-import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { Box, Grid, Stack, Text } from "@chakra-ui/react";
+import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Shapes } from "lucide-react";
-import { lazy, Suspense, useId, useMemo, useState } from "react";
-import { useNavigate } from "react-router";
-import { api, type Catalogue, type Conditions, type Purpose, Refusal } from "../api/client";
+import { lazy, Suspense, useMemo, useState } from "react";
+import { api, type Catalogue, type Conditions, type Purpose } from "../api/client";
 import { Reasons } from "../method/Reasons";
 import { Button } from "../shell/Button";
 import { Choice } from "../shell/Choice";
 import { QuantityField } from "../shell/QuantityField";
 import { Sheet } from "../shell/Sheet";
+import { TextField } from "../shell/TextField";
 import { capital } from "../units/vocabulary";
+import { useStartRig } from "./useStartRig";
 import { useSwims } from "./useSwims";
-import { ASKED, wishFor } from "./wish";
 
 const FamilyChooser = lazy(() => import("../method/FamilyChooser"));
 
 /** Fish, water and rod to a rig: the family that suits is proposed, and balanced from the box when that is possible. */
 export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; onClose: () => void }) {
-  const queries = useQueryClient();
-  const go = useNavigate();
-  const nameId = useId();
   const swims = useSwims();
-  const box = useQuery({ queryKey: ["box"], queryFn: api.box });
+  const { start, failed, busy } = useStartRig(onClose);
   const [chosen, setChosen] = useState<string | null>(null);
   const [species, setSpecies] = useState("rudd");
   const [swim, setSwim] = useState("");
   const [depth, setDepth] = useState(1.5);
-  const [tackle, setTackle] = useState<Conditions["tackle"]>("rod");
-  const [rodM, setRodM] = useState(catalogue.tackle[0]?.rod_m ?? 4);
-  const [distance, setDistance] = useState(catalogue.tackle[0]?.distance_m ?? 12);
-  const [current, setCurrent] = useState(0);
+  const [reach, setReach] = useState<Reach>(() => ({
+    tackle: "rod",
+    rod_m: catalogue.tackle[0]?.rod_m ?? 4,
+    distance_m: catalogue.tackle[0]?.distance_m ?? 12,
+    current_m_s: 0,
+  }));
   const [name, setName] = useState("");
-  const [failed, setFailed] = useState("");
-  const [busy, setBusy] = useState(false);
   const [drawn, setDrawn] = useState(false);
 
   const place = swims.list.find((s) => s.swim.id === swim)?.water;
@@ -41,12 +38,12 @@ export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; o
       water: place ?? { name: "", swim: null, depth_m: depth, temperature_c: 15, salinity: 0 },
       species,
       lie: null,
-      conditions: { tackle, rod_m: rodM, distance_m: distance, current_m_s: current } as Conditions,
+      conditions: reach as Conditions,
       month: new Date().getMonth() + 1,
       rules: null,
       schools: {},
     }),
-    [place, depth, species, tackle, rodM, distance, current],
+    [place, depth, species, reach],
   );
   const suits = useQuery({
     queryKey: ["suits", purpose],
@@ -58,38 +55,17 @@ export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; o
   const suit = ranked.find((s) => s.family === chosen) ?? ranked[0];
   const family = catalogue.families.find((f) => f.id === suit?.family);
 
-  const start = async () => {
+  const begin = () => {
     if (!family) return;
-    setBusy(true);
-    setFailed("");
-    try {
-      const fish = catalogue.species.find((s) => s.id === species)?.name ?? "Rig";
-      const began = await api.startRig({
-        family: family.id,
-        species,
-        water: purpose.water,
-        name: name.trim() || `${capital(fish)}, ${family.name.split(",")[0]}`.slice(0, 80),
-        spec: null,
-        conditions: purpose.conditions as Conditions,
-      });
-      const wish = wishFor(began.pattern, ASKED, null, []);
-      // Without enough shot in the box the rig is still worth having: the bench says what is missing.
-      const rig = box.data?.length
-        ? await api.balance(began, wish).then(
-            (p) => p.rig,
-            () => began,
-          )
-        : began;
-      await api.createRig(rig);
-      await queries.invalidateQueries({ queryKey: ["rigs"] });
-      onClose();
-      go(`/bench/${rig.id}`);
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setFailed(error.message);
-    } finally {
-      setBusy(false);
-    }
+    const fish = catalogue.species.find((f) => f.id === species)?.name ?? "Rig";
+    void start({
+      family: family.id,
+      species,
+      water: purpose.water,
+      name: name.trim() || `${capital(fish)}, ${family.name.split(",")[0]}`.slice(0, 80),
+      spec: null,
+      conditions: reach as Conditions,
+    });
   };
 
   return (
@@ -107,48 +83,8 @@ export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; o
             </option>
           ))}
         </Choice>
-        <Choice label="Water" value={swim} onChange={setSwim}>
-          <option value="">a water not in the book: enter its depth</option>
-          {swims.list.map((s) => (
-            <option key={s.swim.id} value={s.swim.id}>
-              {s.water.name}
-            </option>
-          ))}
-        </Choice>
-        {swim === "" && (
-          <QuantityField label="Plumbed depth" name="new-depth" value={depth} quantity="depth" onChange={setDepth} />
-        )}
-        <Grid templateColumns="1fr 1fr" gap="3" alignItems="end">
-          <Choice
-            label="Tackle"
-            value={tackle}
-            onChange={(t) => {
-              const usual = catalogue.tackle.find((c) => c.id === t);
-              setTackle(t as Conditions["tackle"]);
-              setRodM(usual?.rod_m ?? rodM);
-              setDistance(usual?.distance_m ?? distance);
-            }}
-          >
-            <option value="rod">rod and reel</option>
-            <option value="pole">pole</option>
-            <option value="whip">whip</option>
-          </Choice>
-          <QuantityField label="Its length" name="new-rod" value={rodM} quantity="depth" onChange={setRodM} />
-          <QuantityField
-            label="Distance"
-            name="new-distance"
-            value={distance}
-            quantity="distance"
-            onChange={setDistance}
-          />
-          <QuantityField
-            label="Current on top"
-            name="new-current"
-            value={current}
-            quantity="speed"
-            onChange={setCurrent}
-          />
-        </Grid>
+        <WhichWater swims={swims.list} swim={swim} depth={depth} onSwim={setSwim} onDepth={setDepth} />
+        <ReachFields reach={reach} usual={catalogue.tackle} onChange={setReach} />
         <Box>
           <Choice label="Rig family, the best suited first" value={family?.id ?? ""} onChange={setChosen}>
             {ranked
@@ -169,18 +105,13 @@ export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; o
             <Shapes aria-hidden="true" /> See all twenty drawn
           </Button>
         </Box>
-        <Box>
-          <label htmlFor={nameId} className="bw-label">
-            Name, if you like
-          </label>
-          <Input id={nameId} value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} />
-        </Box>
+        <TextField label="Name, if you like" value={name} maxLength={80} onChange={setName} />
         {failed && (
           <Text role="alert" color="float">
             {failed}
           </Text>
         )}
-        <Button variant="solid" disabled={busy || !family} onClick={start}>
+        <Button variant="solid" disabled={busy || !family} onClick={begin}>
           Put it on the bench
         </Button>
       </Stack>
@@ -200,5 +131,78 @@ export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; o
         )}
       </Suspense>
     </Sheet>
+  );
+}
+
+type WaterProps = {
+  swims: ReturnType<typeof useSwims>["list"];
+  swim: string;
+  depth: number;
+  onSwim: (id: string) => void;
+  onDepth: (depth_m: number) => void;
+};
+
+/** A swim of the book, or only how deep it is. */
+function WhichWater({ swims, swim, depth, onSwim, onDepth }: WaterProps) {
+  return (
+    <>
+      <Choice label="Water" value={swim} onChange={onSwim}>
+        <option value="">a water not in the book: enter its depth</option>
+        {swims.map((s) => (
+          <option key={s.swim.id} value={s.swim.id}>
+            {s.water.name}
+          </option>
+        ))}
+      </Choice>
+      {swim === "" && (
+        <QuantityField label="Plumbed depth" name="new-depth" value={depth} quantity="depth" onChange={onDepth} />
+      )}
+    </>
+  );
+}
+
+type Reach = Pick<Conditions, "tackle" | "rod_m" | "distance_m" | "current_m_s">;
+
+type ReachProps = { reach: Reach; usual: Catalogue["tackle"]; onChange: (reach: Reach) => void };
+
+/** What it is fished with, how far out and in what current. */
+function ReachFields({ reach, usual, onChange }: ReachProps) {
+  const set = (part: Partial<Reach>) => onChange({ ...reach, ...part });
+  return (
+    <Grid templateColumns="1fr 1fr" gap="3" alignItems="end">
+      <Choice
+        label="Tackle"
+        value={reach.tackle}
+        onChange={(tackle) => {
+          const { rod_m, distance_m } = usual.find((c) => c.id === tackle) ?? reach;
+          set({ tackle: tackle as Reach["tackle"], rod_m, distance_m });
+        }}
+      >
+        <option value="rod">rod and reel</option>
+        <option value="pole">pole</option>
+        <option value="whip">whip</option>
+      </Choice>
+      <QuantityField
+        label="Its length"
+        name="new-rod"
+        value={reach.rod_m ?? 0}
+        quantity="depth"
+        onChange={(rod_m) => set({ rod_m })}
+      />
+      <QuantityField
+        label="Distance"
+        name="new-distance"
+        value={reach.distance_m ?? 0}
+        quantity="distance"
+        onChange={(distance_m) => set({ distance_m })}
+      />
+      <QuantityField
+        label="Current on top"
+        name="new-current"
+        value={reach.current_m_s ?? 0}
+        quantity="speed"
+        onChange={(current_m_s) => set({ current_m_s })}
+      />
+    </Grid>
   );
 }

@@ -66,7 +66,17 @@ export function useBalance({ bench, catalogue, own, announce, onReload }: Props)
   const take = useCallback((proposal: Proposal) => void bench.edit({ do: "take", rig: proposal.rig }), [bench.edit]);
 
   const wish = wishFor(rig.pattern, asked, metal, own);
-  return { asked, setAsked, metal, setMetal, trying, setTrying, take, wish, balance, toFamily, setStop, keepCopy };
+  /** As the stations take it, and what only the bench itself asks for. */
+  const offered = {
+    asked,
+    onAsked: setAsked,
+    metal,
+    onMetal: setMetal,
+    trying,
+    onTry: setTrying,
+    wish,
+    onBalance: balance,
+    onSetStop: setStop,
+  };
+  return { offered, take, toFamily, keepCopy };
 }
-
-export type Balance = ReturnType<typeof useBalance>;

@@ -1,10 +1,11 @@
-import { Box, Flex, Grid, Heading, Input, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import { type Catalogue, type Entry, sentenceOf } from "../api/client";
 import { Button } from "../shell/Button";
 import { Failed, Loading } from "../shell/States";
+import { TextField } from "../shell/TextField";
 import { capital } from "../units/vocabulary";
 import { EntryForm } from "./EntryForm";
 import { type FieldSpec, idOf } from "./fields";
@@ -21,9 +22,7 @@ type Props<F extends Named> = {
 /** A shelf of the book: its entries to browse, one open to be changed. */
 export function ShelfView<F extends Named>({ shelf, specs, what, catalogue, present }: Props<F>) {
   const go = useNavigate();
-  const findId = useId();
   const book = useEntries(shelf);
-  const [wanted, setWanted] = useState("");
   const [fresh, setFresh] = useState<Entry<F> | null>(null);
   const [typed, setTyped] = useState<F | null>(null);
   if (book.entries.isError)
@@ -36,7 +35,6 @@ export function ShelfView<F extends Named>({ shelf, specs, what, catalogue, pres
   const kept = entry.fields;
   const fields = typed?.id === kept.id ? typed : (book.draft(kept.id) ?? kept);
   const changed = JSON.stringify(fields) !== JSON.stringify(kept);
-  const shown = all.filter((e) => e.fields.name.toLowerCase().includes(wanted.trim().toLowerCase()));
   const open = (id: string) => {
     setFresh(null);
     setTyped(null);
@@ -69,30 +67,14 @@ export function ShelfView<F extends Named>({ shelf, specs, what, catalogue, pres
 
   return (
     <Grid templateColumns={{ base: "1fr", lg: "260px minmax(0, 1fr)" }} gap="5" minH="0">
-      <Box as="nav" aria-label={`Every ${what}`}>
-        <label htmlFor={findId} className="bw-label">
-          Find a {what}
-        </label>
-        <Input id={findId} value={wanted} onChange={(e) => setWanted(e.currentTarget.value)} />
-        <ul className="bw-entries">
-          {shown.map((e) => (
-            <li key={e.fields.id}>
-              <button
-                type="button"
-                aria-current={e.fields.id === kept.id && !fresh ? "true" : undefined}
-                onClick={() => open(e.fields.id)}
-              >
-                {e.fields.name}
-                {e.version > 0 && <span className="bw-soft"> {e.ships ? "changed" : "yours"}</span>}
-              </button>
-            </li>
-          ))}
-        </ul>
-        {shown.length === 0 && <Text color="soft">None is called so.</Text>}
-        <Button w="100%" mt="2" onClick={add}>
-          <Plus aria-hidden="true" /> Add a {what} like {kept.name}
-        </Button>
-      </Box>
+      <EntryList
+        what={what}
+        entries={all}
+        present={fresh ? null : kept.id}
+        like={kept.name}
+        onOpen={open}
+        onAdd={add}
+      />
       <Box bg="card" borderWidth="1px" borderColor="rule" borderRadius="l3" p="5" maxW="760px">
         <Flex justify="space-between" gap="3" align="start" mb="3" wrap="wrap">
           <Heading as="h1" fontFamily="heading" fontSize="2xl" fontWeight="bold" lineHeight="1.1">
@@ -148,5 +130,43 @@ export function ShelfView<F extends Named>({ shelf, specs, what, catalogue, pres
         </Flex>
       </Box>
     </Grid>
+  );
+}
+
+type ListProps<F extends Named> = {
+  what: string;
+  entries: Entry<F>[];
+  present: string | null;
+  /** Name of the entry a fresh one is copied from. */
+  like: string;
+  onOpen: (id: string) => void;
+  onAdd: () => void;
+};
+
+function EntryList<F extends Named>({ what, entries, present, like, onOpen, onAdd }: ListProps<F>) {
+  const [wanted, setWanted] = useState("");
+  const shown = entries.filter((e) => e.fields.name.toLowerCase().includes(wanted.trim().toLowerCase()));
+  return (
+    <Box as="nav" aria-label={`Every ${what}`}>
+      <TextField label={`Find a ${what}`} value={wanted} onChange={setWanted} />
+      <ul className="bw-entries">
+        {shown.map((e) => (
+          <li key={e.fields.id}>
+            <button
+              type="button"
+              aria-current={e.fields.id === present ? "true" : undefined}
+              onClick={() => onOpen(e.fields.id)}
+            >
+              {e.fields.name}
+              {e.version > 0 && <span className="bw-soft"> {e.ships ? "changed" : "yours"}</span>}
+            </button>
+          </li>
+        ))}
+      </ul>
+      {shown.length === 0 && <Text color="soft">None is called so.</Text>}
+      <Button w="100%" mt="2" onClick={onAdd}>
+        <Plus aria-hidden="true" /> Add a {what} like {like}
+      </Button>
+    </Box>
   );
 }

@@ -1,4 +1,4 @@
-import { Box, Flex, Input, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { Undo2 } from "lucide-react";
 import { useEffect, useState } from "react";
@@ -7,6 +7,7 @@ import { api } from "../api/client";
 import { Button } from "../shell/Button";
 import { Header } from "../shell/Header";
 import { Failed, Loading } from "../shell/States";
+import { TextField } from "../shell/TextField";
 import { Exchange } from "./Exchange";
 import { Packing } from "./Packing";
 import { QuickEntry } from "./QuickEntry";
@@ -70,18 +71,13 @@ export default function BoxPage() {
               }}
             >
               <QuickEntry state={state} />
-              <Box>
-                <label htmlFor="box-search" className="bw-label">
-                  Search every tray
-                </label>
-                <Input
-                  id="box-search"
-                  type="search"
-                  value={search}
-                  placeholder="sinker, trace, 0.4 g"
-                  onChange={(e) => setSearch(e.currentTarget.value)}
-                />
-              </Box>
+              <TextField
+                label="Search every tray"
+                type="search"
+                value={search}
+                placeholder="sinker, trace, 0.4 g"
+                onChange={setSearch}
+              />
               <Button disabled={!state.canUndo} onClick={() => void state.undo()}>
                 <Undo2 aria-hidden="true" /> Undo
               </Button>

@@ -1,10 +1,12 @@
-import { Box, Flex, Input, Stack, Text } from "@chakra-ui/react";
+import { Flex, Stack, Text } from "@chakra-ui/react";
 import { useEffect, useRef, useState } from "react";
 import { api, type BoxItem, type JugReading, Refusal } from "../api/client";
 import { Button } from "../shell/Button";
 import { Sheet } from "../shell/Sheet";
+import { TextField } from "../shell/TextField";
 import { say } from "../units/quantity";
 import { useSettings } from "../units/settings";
+import { ReadingList } from "./ReadingList";
 import type { BoxState } from "./useBox";
 
 type Fields = Extract<BoxItem, { kind: "bait" }>;
@@ -63,37 +65,17 @@ export function JugSheet({ fields, state, onClose }: Props) {
     <Sheet title={`Time ${fields.label} in a jug`} onClose={onClose}>
       <Stack gap="4">
         <Flex gap="2" align="flex-end">
-          <Box flex="1">
-            <label htmlFor="jug-fall" className="bw-label">
-              Fall, cm
-            </label>
-            <Input id="jug-fall" value={fall} inputMode="decimal" onChange={(e) => setFall(e.currentTarget.value)} />
-          </Box>
-          <Box flex="1">
-            <label htmlFor="jug-time" className="bw-label">
-              Time, s
-            </label>
-            <Input
-              id="jug-time"
-              value={seconds}
-              inputMode="decimal"
-              onChange={(e) => setSeconds(e.currentTarget.value)}
-              onKeyDown={(e) => e.key === "Enter" && add()}
-            />
-          </Box>
+          <TextField flex="1" label="Fall, cm" value={fall} inputMode="decimal" onChange={setFall} />
+          <TextField flex="1" label="Time, s" value={seconds} inputMode="decimal" onChange={setSeconds} onEnter={add} />
           <Button onClick={watch}>{running ? "Stop the watch" : "Start the watch"}</Button>
           <Button onClick={add}>Add</Button>
         </Flex>
-        <Box as="ul" className="bw-plain" fontSize="sm">
-          {readings.map((r, i) => (
-            <Flex as="li" key={`${r.at}-${r.time_s}`} justify="space-between" align="center">
-              {(r.fall_m * 100).toFixed(0)} cm in {r.time_s} s, {new Date(r.at).toLocaleDateString()}
-              <Button size="sm" variant="quiet" onClick={() => setReadings(readings.filter((_, n) => n !== i))}>
-                Strike out<span className="bw-hidden"> fall {i + 1}</span>
-              </Button>
-            </Flex>
-          ))}
-        </Box>
+        <ReadingList
+          what="fall"
+          readings={readings}
+          says={(r) => `${(r.fall_m * 100).toFixed(0)} cm in ${r.time_s} s`}
+          onChange={setReadings}
+        />
         <Text aria-live="polite">
           {said ||
             (test ? say(test.says, test.figures ?? {}, units) : `No fall yet. Tap water at ${TAP_C} °C is assumed.`)}

@@ -4,8 +4,10 @@ import { useEffect, useState } from "react";
 import { api, type BoxItem, Refusal, type Weighing } from "../api/client";
 import { Button } from "../shell/Button";
 import { Sheet } from "../shell/Sheet";
+import { TextField } from "../shell/TextField";
 import { say } from "../units/quantity";
 import { useSettings } from "../units/settings";
+import { ReadingList } from "./ReadingList";
 import type { BoxState } from "./useBox";
 import { nameOf } from "./words";
 
@@ -59,41 +61,23 @@ export function WeighSheet({ fields, state, onClose }: Props) {
       <Stack gap="4">
         <Live onTake={add} pieces={pieces} />
         <Flex gap="2" align="flex-end">
-          <Box w="24">
-            <label htmlFor="pan-pieces" className="bw-label">
-              On the pan
-            </label>
-            <Input
-              id="pan-pieces"
-              value={pieces}
-              inputMode="numeric"
-              onChange={(e) => setPieces(e.currentTarget.value)}
-            />
-          </Box>
-          <Box flex="1">
-            <label htmlFor="pan-grams" className="bw-label">
-              Grams, all together
-            </label>
-            <Input
-              id="pan-grams"
-              value={grams}
-              inputMode="decimal"
-              onChange={(e) => setGrams(e.currentTarget.value)}
-              onKeyDown={(e) => e.key === "Enter" && typed()}
-            />
-          </Box>
+          <TextField flex="0 0 96px" label="On the pan" value={pieces} inputMode="numeric" onChange={setPieces} />
+          <TextField
+            flex="1"
+            label="Grams, all together"
+            value={grams}
+            inputMode="decimal"
+            onChange={setGrams}
+            onEnter={typed}
+          />
           <Button onClick={typed}>Add</Button>
         </Flex>
-        <Box as="ul" className="bw-plain" fontSize="sm">
-          {readings.map((r, i) => (
-            <Flex as="li" key={`${r.at}-${r.mass_kg}`} justify="space-between" align="center">
-              {r.pieces} × → {(r.mass_kg * 1000).toFixed(3)} g, {new Date(r.at).toLocaleDateString()}
-              <Button size="sm" variant="quiet" onClick={() => setReadings(readings.filter((_, n) => n !== i))}>
-                Strike out<span className="bw-hidden"> reading {i + 1}</span>
-              </Button>
-            </Flex>
-          ))}
-        </Box>
+        <ReadingList
+          what="reading"
+          readings={readings}
+          says={(r) => `${r.pieces} × → ${(r.mass_kg * 1000).toFixed(3)} g`}
+          onChange={setReadings}
+        />
         <Text aria-live="polite">
           {said ||
             (test ? say(test.says, test.figures ?? {}, units) : "No reading yet: weigh some, singly or together.")}

@@ -1,9 +1,10 @@
-import { Box, Input, Text } from "@chakra-ui/react";
+import { Box, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { api, type Catalogue, type Purpose, type Suit } from "../api/client";
 import { Button } from "../shell/Button";
 import { Sheet } from "../shell/Sheet";
+import { TextField } from "../shell/TextField";
 import { say } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { FamilyCard } from "./FamilyCard";
@@ -22,7 +23,7 @@ const KINDS = { still: "still water", running: "running water", sea: "the sea" }
 /** All twenty families, the best suited first, each drawn as it would be tied here. */
 export default function FamilyChooser({ catalogue, purpose, present, busy, onChoose, onClose }: Props) {
   const { units } = useSettings();
-  const findId = useId();
+
   const [wanted, setWanted] = useState("");
   const suits = useQuery({
     queryKey: ["suits", purpose],
@@ -67,15 +68,7 @@ export default function FamilyChooser({ catalogue, purpose, present, busy, onCho
         </Text>
       )}
       <Box mt="3" maxW="80">
-        <label htmlFor={findId} className="bw-label">
-          Find by name
-        </label>
-        <Input
-          id={findId}
-          value={wanted}
-          placeholder="slider, pole, lift …"
-          onChange={(e) => setWanted(e.currentTarget.value)}
-        />
+        <TextField label="Find by name" value={wanted} placeholder="slider, pole, lift …" onChange={setWanted} />
       </Box>
       {suits.isPending && <Text color="soft">Weighing twenty ways.</Text>}
       {suits.isError && (

@@ -96,36 +96,7 @@ export function LevelCurve({ picture, survey, at, live, onScrub, units }: Props)
         onKeyDown={onKey}
       >
         <svg width={width} height={height} className="bw-scene" aria-hidden="true">
-          {picture.sunrise && picture.sunset && (
-            <g fill={colour("soft")} opacity="0.14">
-              <rect width={Math.max(0, x(Date.parse(picture.sunrise)))} height={height - 24} />
-              <rect
-                x={x(Date.parse(picture.sunset))}
-                width={Math.max(0, width - x(Date.parse(picture.sunset)))}
-                height={height - 24}
-              />
-            </g>
-          )}
-          {survey.session.start && survey.session.end && (
-            <rect
-              x={x(Date.parse(survey.session.start))}
-              width={Math.max(0, x(Date.parse(survey.session.end)) - x(Date.parse(survey.session.start)))}
-              height={height - 24}
-              fill={colour("well")}
-            />
-          )}
-          {(picture.timetable?.warnings ?? [])
-            .filter((w) => w.kind === "dries" || w.kind === "cut-off" || w.kind === "too-deep")
-            .map((w) => (
-              <rect
-                key={`${w.kind} ${w.at}`}
-                x={x(Date.parse(w.at))}
-                width={Math.max(2, x(Date.parse(w.until)) - x(Date.parse(w.at)))}
-                y={height - 30}
-                height="6"
-                fill={colour("float")}
-              />
-            ))}
+          <Ground picture={picture} survey={survey} x={x} height={height} width={width} />
           <polyline
             points={times.map((t, i) => `${x(t).toFixed(1)},${y(heights[i] as number).toFixed(1)}`).join(" ")}
             fill="none"
@@ -141,11 +112,7 @@ export function LevelCurve({ picture, survey, at, live, onScrub, units }: Props)
               fill="none"
             />
           ))}
-          {hoursOf(first, last, width).map((t) => (
-            <text key={t} x={x(t)} y={height - 7} textAnchor="middle" style={{ fontSize: 13 }} fill={colour("soft")}>
-              {clock(t, zone)}
-            </text>
-          ))}
+          <Hours first={first} last={last} width={width} x={x} y={height - 7} zone={zone} />
           {level.turns.map((t) => (
             <SectionTag
               key={t.at}
@@ -173,6 +140,50 @@ export function LevelCurve({ picture, survey, at, live, onScrub, units }: Props)
       </Box>
     </Box>
   );
+}
+
+type GroundProps = { picture: Picture; survey: Survey; x: (t: number) => number; height: number; width: number };
+
+const SHUTS = new Set(["dries", "cut-off", "too-deep"]);
+
+/** Behind the curve: the dark hours, the session, and when the place dries, is cut off or is too deep. */
+function Ground({ picture, survey, x, height, width }: GroundProps) {
+  const { sunrise, sunset } = picture;
+  const { start, end } = survey.session;
+  const between = (from: number, to: number) => ({ x: from, width: Math.max(0, to - from), height: height - 24 });
+  const when = (t: string) => x(Date.parse(t));
+  const shuts = (picture.timetable?.warnings ?? []).filter((w) => SHUTS.has(w.kind));
+  return (
+    <>
+      {sunrise && sunset && (
+        <g fill={colour("soft")} opacity="0.14">
+          <rect {...between(0, when(sunrise))} />
+          <rect {...between(when(sunset), width)} />
+        </g>
+      )}
+      {start && end && <rect {...between(when(start), when(end))} fill={colour("well")} />}
+      {shuts.map((w) => (
+        <rect
+          key={`${w.kind} ${w.at}`}
+          x={when(w.at)}
+          width={Math.max(2, when(w.until) - when(w.at))}
+          y={height - 30}
+          height="6"
+          fill={colour("float")}
+        />
+      ))}
+    </>
+  );
+}
+
+type HoursProps = { first: number; last: number; width: number; x: (t: number) => number; y: number; zone: string };
+
+function Hours({ first, last, width, x, y, zone }: HoursProps) {
+  return hoursOf(first, last, width).map((t) => (
+    <text key={t} x={x(t)} y={y} textAnchor="middle" style={{ fontSize: 13 }} fill={colour("soft")}>
+      {clock(t, zone)}
+    </text>
+  ));
 }
 
 /** Whole hours to write under the curve, as many as there is room for. */

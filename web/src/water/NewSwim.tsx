@@ -1,20 +1,20 @@
-import { Box, Input, Stack, Text } from "@chakra-ui/react";
+import { Stack, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { api, Refusal } from "../api/client";
 import { useSwims } from "../bench/useSwims";
 import { Button } from "../shell/Button";
 import { Choice } from "../shell/Choice";
 import { QuantityField } from "../shell/QuantityField";
 import { Sheet } from "../shell/Sheet";
+import { TextField } from "../shell/TextField";
 import { freshId } from "./useSurvey";
 
 /** A swim, at a water of the book or a new one. */
 export function NewSwim({ onClose, onMade }: { onClose: () => void; onMade: (swimId: string) => void }) {
   const queries = useQueryClient();
   const swims = useSwims();
-  const nameId = useId();
-  const waterId = useId();
+
   const [water, setWater] = useState("");
   const [waterName, setWaterName] = useState("");
   const [salinity, setSalinity] = useState("0");
@@ -65,17 +65,7 @@ export function NewSwim({ onClose, onMade }: { onClose: () => void; onMade: (swi
         </Choice>
         {!water && (
           <>
-            <Box>
-              <label htmlFor={waterId} className="bw-label">
-                Name of the water
-              </label>
-              <Input
-                id={waterId}
-                value={waterName}
-                maxLength={80}
-                onChange={(e) => setWaterName(e.currentTarget.value)}
-              />
-            </Box>
+            <TextField label="Name of the water" value={waterName} maxLength={80} onChange={setWaterName} />
             <Choice label="Salt" value={salinity} onChange={setSalinity}>
               <option value="0">fresh</option>
               <option value="10">brackish, salinity 10</option>
@@ -83,12 +73,7 @@ export function NewSwim({ onClose, onMade }: { onClose: () => void; onMade: (swi
             </Choice>
           </>
         )}
-        <Box>
-          <label htmlFor={nameId} className="bw-label">
-            Name of the swim
-          </label>
-          <Input id={nameId} value={name} maxLength={80} onChange={(e) => setName(e.currentTarget.value)} />
-        </Box>
+        <TextField label="Name of the swim" value={name} maxLength={80} onChange={setName} />
         <QuantityField
           label="Depth, as far as you know"
           name="new-swim-depth"

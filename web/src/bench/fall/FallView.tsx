@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { Pause, Play, X } from "lucide-react";
-import { useEffect, useRef, useState } from "react";
+import { type ReactNode, type RefObject, useEffect, useRef, useState } from "react";
 import { api, type Fall, type Rig } from "../../api/client";
 import { Button } from "../../shell/Button";
 import { useSize } from "../../shell/useSize";
@@ -12,6 +12,7 @@ import { endOf } from "./frames";
 import { RunStrip } from "./RunStrip";
 import { type Throw, Thrown, USUAL, wishOf } from "./Thrown";
 import { useFall } from "./useFall";
+import { useFallKeys, usePlay } from "./usePlay";
 
 type Props = {
   rig: Rig;
@@ -72,35 +73,13 @@ export default function FallView({ rig, pinned, flows, beside, onClose }: Props)
   }, [own.fall]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: the drawing is brought to the moment when its size or falls change
   useEffect(() => show(Math.min(time.current, end || 0)), [size.width, size.height, other.fall, compare]);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: one loop for as long as it plays
-  useEffect(() => {
-    if (!playing || end === 0) return;
-    let before = performance.now();
-    let frame = requestAnimationFrame(function tick(now) {
-      show(Math.min(end, time.current + (now - before) / 1000));
-      before = now;
-      if (time.current >= end) setPlaying(false);
-      else frame = requestAnimationFrame(tick);
-    });
-    return () => cancelAnimationFrame(frame);
-  }, [playing, end]);
-  useEffect(() => {
-    const onKey = (e: KeyboardEvent) => {
-      if (e.key === "Escape") onClose();
-      const at = e.target instanceof HTMLElement ? e.target : null;
-      if (at?.closest("select, input:not([type=range]), textarea") || e.ctrlKey || e.metaKey || e.altKey) return;
-      if (e.key.toLowerCase() === "c" && pinned) setCompare((c) => !c);
-      // The bench's own keys rest while the scrubber has focus.
-      if (e.key.toLowerCase() === "f" && at?.closest("input")) onClose();
-      if (e.key === " " && !at?.closest("button, summary")) {
-        e.preventDefault();
-        setPlaying((p) => !p);
-      }
-    };
-    window.addEventListener("keydown", onKey);
-    return () => window.removeEventListener("keydown", onKey);
-  }, [onClose, pinned]);
+  usePlay(playing, end, time, show, setPlaying);
+  useFallKeys(pinned !== null, setCompare, setPlaying, onClose);
 
+  const seek = (seconds: number) => {
+    setPlaying(false);
+    show(seconds);
+  };
   const toggle = () => {
     if (!playing && time.current >= end) show(0);
     setPlaying(!playing);
@@ -126,53 +105,13 @@ export default function FallView({ rig, pinned, flows, beside, onClose }: Props)
         {own.fall && (
           <FallDrawing ref={drawing} falls={falls} rig={rig} width={size.width} height={size.height} units={units} />
         )}
-        {!own.fall && (
-          <Flex
-            position="absolute"
-            inset="0"
-            align="center"
-            justify="center"
-            p="6"
-            role={own.problem ? "alert" : "status"}
-          >
-            <Text>{own.problem ?? `Letting it fall: ${Math.round(own.progress * 100)} %`}</Text>
-          </Flex>
-        )}
-        {own.fall && (own.progress < 1 || (compare && !other.fall)) && (
-          <Text position="absolute" top="2" right="3" fontSize="sm" role="status">
-            {own.progress < 1
-              ? `Letting it fall: ${Math.round(own.progress * 100)} %`
-              : (other.problem ?? `The pinned rig: ${Math.round(other.progress * 100)} %`)}
-          </Text>
-        )}
+        <Waiting own={own} other={compare ? other : null} />
       </Box>
       <Box p="3" borderTopWidth="1px" borderColor="rule" maxH={{ lg: "62%" }} overflowY={{ lg: "auto" }}>
         {own.fall && <Says fall={own.fall} flows={flows} other={compare ? other.fall : null} />}
-        <Flex gap="3" align="flex-start" my="2" wrap="wrap">
-          <Button size="sm" variant="solid" onClick={toggle} disabled={end === 0} title="Play or pause (space)">
-            {playing ? <Pause aria-hidden="true" /> : <Play aria-hidden="true" />} {playing ? "Pause" : "Play"}
-          </Button>
-          <Text as="span" ref={clock} fontWeight="bold" minW="12" lineHeight="32px" data-testid="clock">
-            0.0 s
-          </Text>
-          <Box flex="1" minW="180px">
-            <input
-              ref={scrub}
-              type="range"
-              aria-label="Moment of the fall, seconds"
-              min="0"
-              max={end || 1}
-              step="0.05"
-              defaultValue="0"
-              style={{ width: "100%", minHeight: 32, accentColor: "var(--chakra-colors-reed)" }}
-              onInput={(e) => {
-                setPlaying(false);
-                show(Number(e.currentTarget.value));
-              }}
-            />
-            {own.fall && <RunStrip fall={own.fall} end={end} units={units} />}
-          </Box>
-        </Flex>
+        <Transport playing={playing} end={end} onToggle={toggle} clock={clock} scrub={scrub} onScrub={seek}>
+          {own.fall && <RunStrip fall={own.fall} end={end} units={units} />}
+        </Transport>
         <Flex gap="2" wrap="wrap" mb="2.5">
           <Button
             size="sm"
@@ -199,6 +138,44 @@ export default function FallView({ rig, pinned, flows, beside, onClose }: Props)
             />
           </Box>
         </details>
+      </Box>
+    </Flex>
+  );
+}
+
+type TransportProps = {
+  playing: boolean;
+  end: number;
+  onToggle: () => void;
+  /** Written to at every frame, past React. */
+  clock: RefObject<HTMLParagraphElement | null>;
+  scrub: RefObject<HTMLInputElement | null>;
+  onScrub: (seconds: number) => void;
+  children: ReactNode;
+};
+
+function Transport({ playing, end, onToggle, clock, scrub, onScrub, children }: TransportProps) {
+  return (
+    <Flex gap="3" align="flex-start" my="2" wrap="wrap">
+      <Button size="sm" variant="solid" onClick={onToggle} disabled={end === 0} title="Play or pause (space)">
+        {playing ? <Pause aria-hidden="true" /> : <Play aria-hidden="true" />} {playing ? "Pause" : "Play"}
+      </Button>
+      <Text as="span" ref={clock} fontWeight="bold" minW="12" lineHeight="32px" data-testid="clock">
+        0.0 s
+      </Text>
+      <Box flex="1" minW="180px">
+        <input
+          ref={scrub}
+          type="range"
+          aria-label="Moment of the fall, seconds"
+          min="0"
+          max={end || 1}
+          step="0.05"
+          defaultValue="0"
+          style={{ width: "100%", minHeight: 32, accentColor: "var(--chakra-colors-reed)" }}
+          onInput={(e) => onScrub(Number(e.currentTarget.value))}
+        />
+        {children}
       </Box>
     </Flex>
   );
@@ -251,3 +228,25 @@ function Where({ fall, flows }: { fall: Fall; flows: boolean }) {
     </Text>
   );
 }
+
+type Falling = ReturnType<typeof useFall>;
+
+/** How far the reckoning is, or why there is nothing to see. */
+function Waiting({ own, other }: { own: Falling; other: Falling | null }) {
+  if (!own.fall)
+    return (
+      <Flex position="absolute" inset="0" align="center" justify="center" p="6" role={own.problem ? "alert" : "status"}>
+        <Text>{own.problem ?? `Letting it fall: ${percent(own)}`}</Text>
+      </Flex>
+    );
+  if (own.progress >= 1 && (!other || other.fall)) return null;
+  return (
+    <Text position="absolute" top="2" right="3" fontSize="sm" role="status">
+      {own.progress < 1 || !other
+        ? `Letting it fall: ${percent(own)}`
+        : (other.problem ?? `The pinned rig: ${percent(other)}`)}
+    </Text>
+  );
+}
+
+const percent = ({ progress }: Falling) => `${Math.round(progress * 100)} %`;

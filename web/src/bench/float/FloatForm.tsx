@@ -1,11 +1,12 @@
-import { Box, Flex, Grid, Input, Stack, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
 import { Upload } from "lucide-react";
-import { useEffect, useId, useMemo, useRef, useState } from "react";
+import { useEffect, useMemo, useRef, useState } from "react";
 import { api, type Catalogue, type FloatFacts, type FloatSpec, Refusal } from "../../api/client";
 import { useAnswer } from "../../document/useAnswer";
 import { Button } from "../../shell/Button";
 import { Choice } from "../../shell/Choice";
 import { Sheet } from "../../shell/Sheet";
+import { TextField } from "../../shell/TextField";
 import { forField, type Quantity, read, type Units, write } from "../../units/quantity";
 import { Facts } from "../stations/Facts";
 import { guessedWords } from "./ThisFloat";
@@ -56,8 +57,6 @@ const describe = async (spec: FloatSpec | null): Promise<FloatFacts | null> => (
 
 /** A float by its label, by a few measures, or by its measured outline; each says what is still guessed. */
 export default function FloatForm({ title, types, catalogue, start, onPut, onClose, units }: Props) {
-  const id = useId();
-  const file = useRef<HTMLInputElement>(null);
   const [spec, setSpec] = useState<FloatSpec>(() => start ?? { ...NEW, type: types[0]?.id ?? "" });
   const [label, setLabel] = useState(start?.label ?? "");
   const [wrong, setWrong] = useState<Record<string, string>>({});
@@ -80,16 +79,6 @@ export default function FloatForm({ title, types, catalogue, start, onPut, onClo
       blame("label", error.message);
     }
   };
-  const readFile = async (chosen: File) => {
-    try {
-      const { points } = await api.readProfile(chosen);
-      blame("profile", "");
-      set({ profile: points });
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      blame("profile", error.message);
-    }
-  };
   const faulty = Object.values(wrong).some(Boolean) || refusal !== null;
   const put = async (keep: boolean) => {
     if (await onPut({ ...spec, label: spec.label || kind?.name || "" }, keep)) onClose();
@@ -104,113 +93,25 @@ export default function FloatForm({ title, types, catalogue, start, onPut, onClo
             </option>
           ))}
         </Choice>
-        <Box>
-          <label htmlFor={id} className="bw-label">
-            What its label says{kind?.sized ? " (if it has one)" : ""}
-          </label>
-          <Input
-            id={id}
-            value={label}
-            placeholder="3BB, 0.4 g, 2+1 g, 4x14"
-            autoComplete="off"
-            aria-invalid={wrong.label ? true : undefined}
-            aria-describedby={wrong.label ? `${id}-say` : undefined}
-            onChange={(e) => setLabel(e.currentTarget.value)}
-            onBlur={() => void readLabel(label)}
-            onKeyDown={(e) => e.key === "Enter" && void readLabel(label)}
-          />
-          <Wrong id={`${id}-say`} sentence={wrong.label} />
-        </Box>
-        <Box>
-          <Text className="bw-label" as="h3">
-            What you measured; leave the rest empty
-          </Text>
-          <Grid templateColumns={{ base: "1fr 1fr", md: "repeat(4, 1fr)" }} gap="2" alignItems="end">
-            {MEASURES.map(([name, words, quantity]) => (
-              <Measured
-                key={name}
-                words={words}
-                quantity={quantity}
-                value={spec[name] ?? null}
-                onValue={(value) => set({ [name]: value })}
-                onWrong={(sentence) => blame(name, sentence)}
-                units={units}
-              />
-            ))}
-            {MATERIALS.map(([name, words]) => (
-              <Choice key={name} label={words} value={spec[name] ?? ""} onChange={(m) => set({ [name]: m || null })}>
-                <option value="">as usual</option>
-                {catalogue.float_materials.map((m) => (
-                  <option key={m.id} value={m.id}>
-                    {m.name}
-                  </option>
-                ))}
-              </Choice>
-            ))}
-          </Grid>
-          {MEASURES.map(([name]) => (
-            <Wrong key={name} sentence={wrong[name]} />
-          ))}
-        </Box>
-        <Box>
-          <Text className="bw-label" as="h3">
-            Its whole outline
-          </Text>
-          <Flex gap="2" align="center" wrap="wrap">
-            <Button onClick={() => file.current?.click()}>
-              <Upload aria-hidden="true" /> Read a CSV file
-            </Button>
-            {spec.profile ? (
-              <>
-                <Text fontSize="sm">{spec.profile.length} points</Text>
-                <Button variant="quiet" onClick={() => set({ profile: null })}>
-                  Leave it out
-                </Button>
-              </>
-            ) : (
-              <Text fontSize="sm" color="soft">
-                height_mm,diameter_mm from the foot up
-              </Text>
-            )}
-          </Flex>
-          <input
-            ref={file}
-            type="file"
-            accept=".csv,text/csv"
-            className="bw-hidden"
-            tabIndex={-1}
-            aria-label="Outline as a CSV file"
-            onChange={(e) => {
-              const chosen = e.currentTarget.files?.[0];
-              if (chosen) void readFile(chosen);
-              e.currentTarget.value = "";
-            }}
-          />
-          <Wrong sentence={wrong.profile} />
-        </Box>
-        <Box aria-live="polite" data-testid="float-preview">
-          {refusal && <Text color="float">{refusal.message}</Text>}
-          {facts && !refusal && (
-            <>
-              <Facts
-                rows={[
-                  ["Carries", write(facts.rated_kg, "load", units)],
-                  facts.built_in_kg > 0 ? ["Built in", write(facts.built_in_kg, "load", units)] : null,
-                  ["Own mass in all", write(facts.mass_kg, "load", units)],
-                  ["Thickest", write(facts.body_diameter_m, "tip", units)],
-                  ["Length", write(facts.length_m, "line", units)],
-                  [
-                    "Stands from",
-                    facts.least_standing_kg === null ? "never" : write(facts.least_standing_kg, "load", units),
-                  ],
-                ]}
-              />
-              <Text fontSize="sm" color="soft">
-                {facts.guessed.length ? `Still guessed: ${guessedWords(facts.guessed)}.` : "Nothing is guessed."}
-              </Text>
-            </>
-          )}
-        </Box>
+        <TextField
+          label={kind?.sized ? "What its label says (if it has one)" : "What its label says"}
+          value={label}
+          placeholder="3BB, 0.4 g, 2+1 g, 4x14"
+          problem={wrong.label ?? ""}
+          onChange={setLabel}
+          onBlur={() => void readLabel(label)}
+          onEnter={() => void readLabel(label)}
+        />
+        <Measures
+          spec={spec}
+          wrong={wrong}
+          materials={catalogue.float_materials}
+          onSet={set}
+          onWrong={blame}
+          units={units}
+        />
+        <Outline profile={spec.profile} wrong={wrong.profile} onSet={set} onWrong={blame} />
+        <Preview facts={refusal ? null : facts} problem={refusal?.message} units={units} />
         <Flex gap="2" wrap="wrap">
           <Button variant="solid" disabled={!facts || faulty} onClick={() => void put(true)}>
             Put it on and keep it in the box
@@ -221,6 +122,138 @@ export default function FloatForm({ title, types, catalogue, start, onPut, onClo
         </Flex>
       </Stack>
     </Sheet>
+  );
+}
+
+type Part = {
+  onSet: (part: Partial<FloatSpec>) => void;
+  onWrong: (field: string, sentence: string) => void;
+};
+
+type MeasuresProps = Part & {
+  spec: FloatSpec;
+  wrong: Record<string, string>;
+  materials: Catalogue["float_materials"];
+  units: Units;
+};
+
+function Measures({ spec, wrong, materials, onSet, onWrong, units }: MeasuresProps) {
+  return (
+    <Box>
+      <Text className="bw-label" as="h3">
+        What you measured; leave the rest empty
+      </Text>
+      <Grid templateColumns={{ base: "1fr 1fr", md: "repeat(4, 1fr)" }} gap="2" alignItems="end">
+        {MEASURES.map(([name, words, quantity]) => (
+          <Measured
+            key={name}
+            words={words}
+            quantity={quantity}
+            value={spec[name] ?? null}
+            onValue={(value) => onSet({ [name]: value })}
+            onWrong={(sentence) => onWrong(name, sentence)}
+            units={units}
+          />
+        ))}
+        {MATERIALS.map(([name, words]) => (
+          <Choice key={name} label={words} value={spec[name] ?? ""} onChange={(m) => onSet({ [name]: m || null })}>
+            <option value="">as usual</option>
+            {materials.map((m) => (
+              <option key={m.id} value={m.id}>
+                {m.name}
+              </option>
+            ))}
+          </Choice>
+        ))}
+      </Grid>
+      {MEASURES.map(([name]) => (
+        <Wrong key={name} sentence={wrong[name]} />
+      ))}
+    </Box>
+  );
+}
+
+type OutlineProps = Part & { profile: FloatSpec["profile"]; wrong: string | undefined };
+
+/** The outline read from a file. */
+function Outline({ profile, wrong, onSet, onWrong }: OutlineProps) {
+  const file = useRef<HTMLInputElement>(null);
+  const readFile = async (chosen: File) => {
+    try {
+      const { points } = await api.readProfile(chosen);
+      onWrong("profile", "");
+      onSet({ profile: points });
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      onWrong("profile", error.message);
+    }
+  };
+  return (
+    <Box>
+      <Text className="bw-label" as="h3">
+        Its whole outline
+      </Text>
+      <Flex gap="2" align="center" wrap="wrap">
+        <Button onClick={() => file.current?.click()}>
+          <Upload aria-hidden="true" /> Read a CSV file
+        </Button>
+        {profile ? (
+          <>
+            <Text fontSize="sm">{profile.length} points</Text>
+            <Button variant="quiet" onClick={() => onSet({ profile: null })}>
+              Leave it out
+            </Button>
+          </>
+        ) : (
+          <Text fontSize="sm" color="soft">
+            height_mm,diameter_mm from the foot up
+          </Text>
+        )}
+      </Flex>
+      <input
+        ref={file}
+        type="file"
+        accept=".csv,text/csv"
+        className="bw-hidden"
+        tabIndex={-1}
+        aria-label="Outline as a CSV file"
+        onChange={(e) => {
+          const chosen = e.currentTarget.files?.[0];
+          if (chosen) void readFile(chosen);
+          e.currentTarget.value = "";
+        }}
+      />
+      <Wrong sentence={wrong} />
+    </Box>
+  );
+}
+
+/** What the float comes to, and what is still guessed of it. */
+function Preview({ facts, problem, units }: { facts: FloatFacts | null; problem: string | undefined; units: Units }) {
+  return (
+    <Box aria-live="polite" data-testid="float-preview">
+      {problem && <Text color="float">{problem}</Text>}
+      {facts && (
+        <>
+          <Facts
+            rows={[
+              ["Carries", write(facts.rated_kg, "load", units)],
+              facts.built_in_kg > 0 ? ["Built in", write(facts.built_in_kg, "load", units)] : null,
+              ["Own mass in all", write(facts.mass_kg, "load", units)],
+              ["Thickest", write(facts.body_diameter_m, "tip", units)],
+              ["Length", write(facts.length_m, "line", units)],
+              [
+                "Stands from",
+                facts.least_standing_kg === null ? "never" : write(facts.least_standing_kg, "load", units),
+              ],
+            ]}
+          />
+          <Text fontSize="sm" color="soft">
+            {facts.guessed.length ? `Still guessed: ${guessedWords(facts.guessed)}.` : "Nothing is guessed."}
+          </Text>
+        </>
+      )}
+    </Box>
   );
 }
 
@@ -244,7 +277,6 @@ type MeasuredProps = {
 
 /** A measure that may be left out. */
 function Measured({ words, quantity, value, onValue, onWrong, units }: MeasuredProps) {
-  const id = useId();
   const [text, setText] = useState(value === null ? "" : forField(value, quantity, units));
   useEffect(() => {
     if (value === null) setText((now) => (read(now, quantity, units).ok ? "" : now));
@@ -259,19 +291,13 @@ function Measured({ words, quantity, value, onValue, onWrong, units }: MeasuredP
     if (got.ok) onValue(got.value);
   };
   return (
-    <Box>
-      <label htmlFor={id} className="bw-label">
-        {words}
-      </label>
-      <Input
-        id={id}
-        value={text}
-        autoComplete="off"
-        placeholder={quantity === "tip" ? "mm" : quantity === "line" ? units.line : units.mass}
-        onChange={(e) => setText(e.currentTarget.value)}
-        onBlur={take}
-        onKeyDown={(e) => e.key === "Enter" && take()}
-      />
-    </Box>
+    <TextField
+      label={words}
+      value={text}
+      placeholder={quantity === "tip" ? "mm" : quantity === "line" ? units.line : units.mass}
+      onChange={setText}
+      onBlur={take}
+      onEnter={take}
+    />
   );
 }

@@ -1,12 +1,13 @@
-import { Box, Flex, Grid, Input, Stack, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
 import { Trash2, Undo2 } from "lucide-react";
-import { useId, useMemo, useRef, useState } from "react";
-import { api, type FloatSpec, Refusal, type TubeTest } from "../../api/client";
+import { useMemo, useRef, useState } from "react";
+import { api, type FloatSpec, Refusal, type TubeFit, type TubeTest } from "../../api/client";
 import { useAnswer } from "../../document/useAnswer";
 import { Button } from "../../shell/Button";
 import { Choice } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { Sheet } from "../../shell/Sheet";
+import { TextField } from "../../shell/TextField";
 import { read, say, type Units, write } from "../../units/quantity";
 import { Why } from "../stations/Why";
 import { FitCurve } from "./FitCurve";
@@ -107,60 +108,12 @@ function Readings({ float, stock, onSpec, units }: ReadingsProps) {
         </Text>
       )}
       {test.readings.length > 0 && (
-        <table className="bw-table">
-          <caption className="bw-hidden">Readings and what the fit says</caption>
-          <thead>
-            <tr>
-              <th scope="col">load</th>
-              <th scope="col">seen</th>
-              <th scope="col">fit says</th>
-              <th scope="col">date</th>
-              <th>
-                <span className="bw-hidden">remove</span>
-              </th>
-            </tr>
-          </thead>
-          <tbody>
-            {test.readings.map((r, i) => {
-              const residual = refusal ? undefined : fit?.residuals[i];
-              return (
-                <tr key={`${r.at}-${r.label}`}>
-                  <td>
-                    {r.label || write(r.load_kg, "load", units)}
-                    {r.label && !r.label.endsWith("g") ? `, ${write(r.load_kg, "load", units)}` : ""}
-                  </td>
-                  <td>
-                    {r.seen === "sunk"
-                      ? "under"
-                      : r.seen === "mark"
-                        ? "at its mark"
-                        : write(r.tip_m ?? 0, "tip", units)}
-                  </td>
-                  <td>
-                    {residual ? (residual.fitted_m > 0 ? write(residual.fitted_m, "tip", units) : "under") : ""}
-                    {residual?.doubtful && (
-                      <Text as="span" color="float">
-                        {" "}
-                        doubtful
-                      </Text>
-                    )}
-                  </td>
-                  <td>{r.at.slice(0, 10)}</td>
-                  <td>
-                    <Button
-                      variant="quiet"
-                      size="sm"
-                      aria-label={`Remove reading ${i + 1}`}
-                      onClick={() => put((now) => ({ ...now, readings: now.readings.filter((_, j) => j !== i) }))}
-                    >
-                      <Trash2 />
-                    </Button>
-                  </td>
-                </tr>
-              );
-            })}
-          </tbody>
-        </table>
+        <ReadingsTable
+          readings={test.readings}
+          residuals={refusal ? [] : (fit?.residuals ?? [])}
+          onRemove={(i) => put((now) => ({ ...now, readings: now.readings.filter((_, j) => j !== i) }))}
+          units={units}
+        />
       )}
       {before.length > 0 && (
         <Box>
@@ -220,8 +173,65 @@ function Readings({ float, stock, onSpec, units }: ReadingsProps) {
 
 type Reading = TubeTest["readings"][number];
 
+type TableProps = {
+  readings: Reading[];
+  /** Of the fit, in the order of the readings; none while it is refused. */
+  residuals: TubeFit["residuals"];
+  onRemove: (index: number) => void;
+  units: Units;
+};
+
+function ReadingsTable({ readings, residuals, onRemove, units }: TableProps) {
+  return (
+    <table className="bw-table">
+      <caption className="bw-hidden">Readings and what the fit says</caption>
+      <thead>
+        <tr>
+          <th scope="col">load</th>
+          <th scope="col">seen</th>
+          <th scope="col">fit says</th>
+          <th scope="col">date</th>
+          <th>
+            <span className="bw-hidden">remove</span>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {readings.map((r, i) => {
+          const residual = residuals[i];
+          return (
+            <tr key={`${r.at}-${r.label}`}>
+              <td>
+                {r.label || write(r.load_kg, "load", units)}
+                {r.label && !r.label.endsWith("g") ? `, ${write(r.load_kg, "load", units)}` : ""}
+              </td>
+              <td>
+                {r.seen === "sunk" ? "under" : r.seen === "mark" ? "at its mark" : write(r.tip_m ?? 0, "tip", units)}
+              </td>
+              <td>
+                {residual ? (residual.fitted_m > 0 ? write(residual.fitted_m, "tip", units) : "under") : ""}
+                {residual?.doubtful && (
+                  <Text as="span" color="float">
+                    {" "}
+                    doubtful
+                  </Text>
+                )}
+              </td>
+              <td>{r.at.slice(0, 10)}</td>
+              <td>
+                <Button variant="quiet" size="sm" aria-label={`Remove reading ${i + 1}`} onClick={() => onRemove(i)}>
+                  <Trash2 />
+                </Button>
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
 function NewReading({ onAdd, units }: { onAdd: (reading: Reading) => void; units: Units }) {
-  const id = useId();
   const [load, setLoad] = useState("");
   const [tip, setTip] = useState("");
   const [seen, setSeen] = useState<Reading["seen"]>("tip");
@@ -248,51 +258,29 @@ function NewReading({ onAdd, units }: { onAdd: (reading: Reading) => void; units
       setWrong(error.message);
     }
   };
-  const onKeyDown = (e: React.KeyboardEvent) => {
-    if (e.key === "Enter") void add();
-  };
   return (
     <Box>
       <Grid templateColumns={{ base: "1fr 1fr", md: "1.2fr 1fr 0.8fr auto" }} gap="2" alignItems="end">
-        <Box>
-          <label htmlFor={`${id}-load`} className="bw-label">
-            Load hung on
-          </label>
-          <Input
-            id={`${id}-load`}
-            value={load}
-            placeholder="3BB + 1 g"
-            autoComplete="off"
-            onChange={(e) => setLoad(e.currentTarget.value)}
-            onKeyDown={onKeyDown}
-            aria-invalid={wrong ? true : undefined}
-            aria-describedby={wrong ? `${id}-say` : undefined}
-          />
-        </Box>
+        <TextField
+          label="Load hung on"
+          value={load}
+          placeholder="3BB + 1 g"
+          aria-invalid={wrong ? true : undefined}
+          onChange={setLoad}
+          onEnter={() => void add()}
+        />
         <Choice label="Seen" value={seen} onChange={(v) => setSeen(v as Reading["seen"])}>
           <option value="tip">so much tip</option>
           <option value="mark">at its mark</option>
           <option value="sunk">pulled under</option>
         </Choice>
-        <Box>
-          <label htmlFor={`${id}-tip`} className="bw-label">
-            Tip, mm
-          </label>
-          <Input
-            id={`${id}-tip`}
-            value={tip}
-            disabled={seen !== "tip"}
-            autoComplete="off"
-            onChange={(e) => setTip(e.currentTarget.value)}
-            onKeyDown={onKeyDown}
-          />
-        </Box>
+        <TextField label="Tip, mm" value={tip} disabled={seen !== "tip"} onChange={setTip} onEnter={() => void add()} />
         <Button variant="solid" onClick={() => void add()}>
           Add
         </Button>
       </Grid>
       {wrong && (
-        <Text id={`${id}-say`} role="alert" fontSize="sm" color="float" mt="1">
+        <Text role="alert" fontSize="sm" color="float" mt="1">
           {wrong}
         </Text>
       )}

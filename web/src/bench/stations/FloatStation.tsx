@@ -22,6 +22,8 @@ import type { Look, Station } from "../station";
 const TubeSheet = lazy(() => import("../float/TubeSheet"));
 const FloatForm = lazy(() => import("../float/FloatForm"));
 
+type SheetOf = "tube" | "measures" | "another" | null;
+
 /** Which float: the tip wanted, the capacity window with the box's floats, this float, and what it does elsewhere. */
 function FloatStation() {
   const { bench, answer, catalogue, box } = useHere();
@@ -31,7 +33,7 @@ function FloatStation() {
   const choosing = useAnswer(rig, api.chooseFloat);
   const [shown, setShown] = useState<string | null>(null);
   const [lit, setLit] = useState<string | null>(null);
-  const [sheet, setSheet] = useState<"tube" | "measures" | "another" | null>(null);
+  const [sheet, setSheet] = useState<SheetOf>(null);
   const [states, setStates] = useState(false);
   const kept = useBoxFloat(float?.item);
   if (!float) return null;
@@ -88,36 +90,12 @@ function FloatStation() {
           </details>
         </Box>
       )}
-      {window && (
-        <Box>
-          <Text className="bw-label" as="h2">
-            From your box, best first
-          </Text>
-          {window.marks.length === 0 && (
-            <Text color="soft">No float in the box fits this rig. Enter one by its label or measures below.</Text>
-          )}
-          <BoxRack window={window} present={float.item} onPut={putMark} onLight={setLit} units={units} />
-          {window.faulty.map((f) => (
-            <Text key={f.item} color="float" fontSize="sm">
-              {f.label}: {f.says}
-            </Text>
-          ))}
-        </Box>
-      )}
+      {window && <FromBox window={window} present={float.item} onPut={putMark} onLight={setLit} units={units} />}
       <Box>
         <Text className="bw-label" as="h2">
           On the rig: {float.label || float.spec.type}
         </Text>
-        {better && known && (
-          <Flex gap="2" align="center" mb="2" wrap="wrap" color="brass" fontSize="sm">
-            <Text flex="1" minW="40">
-              The box knows this float otherwise since its tube test.
-            </Text>
-            <Button size="sm" onClick={() => void put(known, float.item)}>
-              Take what the box knows
-            </Button>
-          </Flex>
-        )}
+        {better && known && <KnownOtherwise onTake={() => void put(known, float.item)} />}
         {answer.evaluation && (
           <ThisFloat
             afloat={answer.evaluation.afloat}
@@ -127,17 +105,7 @@ function FloatStation() {
           />
         )}
         <Filling spec={float.spec} catalogue={catalogue} onChange={fill} />
-        <Flex gap="2" mt="3" wrap="wrap">
-          <Button onClick={() => setSheet("tube")}>
-            <Droplets aria-hidden="true" /> Tube test
-          </Button>
-          <Button onClick={() => setSheet("measures")}>
-            <Ruler aria-hidden="true" /> Its measures
-          </Button>
-          <Button onClick={() => setSheet("another")}>
-            <Plus aria-hidden="true" /> Another float
-          </Button>
-        </Flex>
+        <MoreOfIt onSheet={setSheet} />
       </Box>
       <details className="bw-why" onToggle={(e) => setStates(e.currentTarget.open)}>
         <summary>As each weight arrives; other water, other metal</summary>
@@ -168,6 +136,62 @@ function FloatStation() {
         )}
       </Suspense>
     </Stack>
+  );
+}
+
+function MoreOfIt({ onSheet }: { onSheet: (sheet: SheetOf) => void }) {
+  return (
+    <Flex gap="2" mt="3" wrap="wrap">
+      <Button onClick={() => onSheet("tube")}>
+        <Droplets aria-hidden="true" /> Tube test
+      </Button>
+      <Button onClick={() => onSheet("measures")}>
+        <Ruler aria-hidden="true" /> Its measures
+      </Button>
+      <Button onClick={() => onSheet("another")}>
+        <Plus aria-hidden="true" /> Another float
+      </Button>
+    </Flex>
+  );
+}
+
+type FromBoxProps = {
+  window: Window;
+  present: string | null | undefined;
+  onPut: (mark: FloatMark) => void;
+  onLight: (item: string | null) => void;
+  units: Units;
+};
+
+function FromBox({ window, present, onPut, onLight, units }: FromBoxProps) {
+  return (
+    <Box>
+      <Text className="bw-label" as="h2">
+        From your box, best first
+      </Text>
+      {window.marks.length === 0 && (
+        <Text color="soft">No float in the box fits this rig. Enter one by its label or measures below.</Text>
+      )}
+      <BoxRack window={window} present={present} onPut={onPut} onLight={onLight} units={units} />
+      {window.faulty.map((f) => (
+        <Text key={f.item} color="float" fontSize="sm">
+          {f.label}: {f.says}
+        </Text>
+      ))}
+    </Box>
+  );
+}
+
+function KnownOtherwise({ onTake }: { onTake: () => void }) {
+  return (
+    <Flex gap="2" align="center" mb="2" wrap="wrap" color="brass" fontSize="sm">
+      <Text flex="1" minW="40">
+        The box knows this float otherwise since its tube test.
+      </Text>
+      <Button size="sm" onClick={onTake}>
+        Take what the box knows
+      </Button>
+    </Flex>
   );
 }
 

@@ -13,6 +13,8 @@ import { LineRow } from "./LineRow";
 import { RunsThrough } from "./RunsThrough";
 import { Schools } from "./Schools";
 
+type Hook = Extract<Rig["components"][number], { kind: "hook" }>;
+
 const BARBS = { barbed: "barbed", micro: "micro barb", barbless: "barbless" } as const;
 
 /** Line, leader and hook: what breaks first, what runs through what, what the other school would tie. */
@@ -107,46 +109,51 @@ function LineStation() {
           />
         )}
       </Grid>
-      {hook && (
-        <Grid templateColumns="76px 1fr 1fr" gap="3" alignItems="end">
-          <Choice
-            label="Hook"
-            value={String(hook.size)}
-            onChange={(size) => void bench.edit({ do: "change-hook", size: Number(size) })}
-          >
-            {catalogue.hooks.map((h) => (
-              <option key={h.size} value={h.size}>
-                {h.label}
-              </option>
-            ))}
-          </Choice>
-          <Choice
-            label="Pattern"
-            value={hook.pattern}
-            onChange={(pattern) => void bench.edit({ do: "change-hook", pattern })}
-          >
-            {catalogue.hook_patterns.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.name}
-              </option>
-            ))}
-          </Choice>
-          <Choice
-            label="Barb"
-            value={hook.barb}
-            onChange={(barb) => void bench.edit({ do: "change-hook", barb: barb as keyof typeof BARBS })}
-          >
-            {Object.entries(BARBS).map(([id, name]) => (
-              <option key={id} value={id}>
-                {name}
-              </option>
-            ))}
-          </Choice>
-        </Grid>
-      )}
+      {hook && <HookFields hook={hook} />}
       {way && <RunsThrough bench={bench} way={way} />}
       <Schools bench={bench} />
     </Stack>
+  );
+}
+
+function HookFields({ hook }: { hook: Hook }) {
+  const { bench, catalogue } = useHere();
+  return (
+    <Grid templateColumns="76px 1fr 1fr" gap="3" alignItems="end">
+      <Choice
+        label="Hook"
+        value={String(hook.size)}
+        onChange={(size) => void bench.edit({ do: "change-hook", size: Number(size) })}
+      >
+        {catalogue.hooks.map((h) => (
+          <option key={h.size} value={h.size}>
+            {h.label}
+          </option>
+        ))}
+      </Choice>
+      <Choice
+        label="Pattern"
+        value={hook.pattern}
+        onChange={(pattern) => void bench.edit({ do: "change-hook", pattern })}
+      >
+        {catalogue.hook_patterns.map((p) => (
+          <option key={p.id} value={p.id}>
+            {p.name}
+          </option>
+        ))}
+      </Choice>
+      <Choice
+        label="Barb"
+        value={hook.barb}
+        onChange={(barb) => void bench.edit({ do: "change-hook", barb: barb as keyof typeof BARBS })}
+      >
+        {Object.entries(BARBS).map(([id, name]) => (
+          <option key={id} value={id}>
+            {name}
+          </option>
+        ))}
+      </Choice>
+    </Grid>
   );
 }
 

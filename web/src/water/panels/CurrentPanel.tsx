@@ -95,40 +95,7 @@ function CurrentPanel() {
         <Plus aria-hidden="true" />
         Add the drift
       </Button>
-      {drifts.length > 0 && (
-        <Box as="ul" aria-label="Drifts" listStyleType="none">
-          {[...drifts]
-            .sort((a, b) => a.distance_m - b.distance_m || a.depth_m - b.depth_m)
-            .map((d) => {
-              const speed = picture?.current.speeds.find(
-                (s) => s.distance_m === d.distance_m && s.depth_m === d.depth_m && s.speed_m_s > 0,
-              );
-              const says = `${write(d.over_m, "distance", units)} in ${write(d.time_s, "time", units)}`;
-              return (
-                <Flex as="li" key={d.id} align="center" gap="2" py="0.5" borderTopWidth="1px" borderColor="rule">
-                  <Text flex="1" fontSize="sm">
-                    <strong>{speed ? write(speed.speed_m_s, "speed", units) : ""}</strong>
-                    {speed ? ` ± ${write(speed.error_m_s, "speed", units)}` : ""} at{" "}
-                    {write(d.distance_m, "distance", units)}
-                    {d.depth_m > 0 ? `, ${write(d.depth_m, "depth", units)} down` : ""}
-                    <Text as="span" color="soft">
-                      {" "}
-                      ({says})
-                    </Text>
-                  </Text>
-                  <Button
-                    variant="quiet"
-                    size="icon"
-                    aria-label={`Take out the drift of ${says}`}
-                    onClick={() => state.change({ drifts: drifts.filter((x) => x.id !== d.id) })}
-                  >
-                    <Trash2 />
-                  </Button>
-                </Flex>
-              );
-            })}
-        </Box>
-      )}
+      {drifts.length > 0 && <Drifts drifts={drifts} />}
       {picture && survey.wind.speed_m_s > 0 && (
         <Box>
           <Text fontWeight="semibold">Line on the water, in this wind</Text>
@@ -147,6 +114,45 @@ function CurrentPanel() {
         fifth when it is sunk: rough estimates.
       </Why>
     </Stack>
+  );
+}
+
+function Drifts({ drifts }: { drifts: Drift[] }) {
+  const { state, picture } = useWater();
+  const { units } = useSettings();
+  return (
+    <Box as="ul" aria-label="Drifts" listStyleType="none">
+      {[...drifts]
+        .sort((a, b) => a.distance_m - b.distance_m || a.depth_m - b.depth_m)
+        .map((d) => {
+          const speed = picture?.current.speeds.find(
+            (s) => s.distance_m === d.distance_m && s.depth_m === d.depth_m && s.speed_m_s > 0,
+          );
+          const says = `${write(d.over_m, "distance", units)} in ${write(d.time_s, "time", units)}`;
+          return (
+            <Flex as="li" key={d.id} align="center" gap="2" py="0.5" borderTopWidth="1px" borderColor="rule">
+              <Text flex="1" fontSize="sm">
+                <strong>{speed ? write(speed.speed_m_s, "speed", units) : ""}</strong>
+                {speed ? ` ± ${write(speed.error_m_s, "speed", units)}` : ""} at{" "}
+                {write(d.distance_m, "distance", units)}
+                {d.depth_m > 0 ? `, ${write(d.depth_m, "depth", units)} down` : ""}
+                <Text as="span" color="soft">
+                  {" "}
+                  ({says})
+                </Text>
+              </Text>
+              <Button
+                variant="quiet"
+                size="icon"
+                aria-label={`Take out the drift of ${says}`}
+                onClick={() => state.change({ drifts: drifts.filter((x) => x.id !== d.id) })}
+              >
+                <Trash2 />
+              </Button>
+            </Flex>
+          );
+        })}
+    </Box>
   );
 }
 

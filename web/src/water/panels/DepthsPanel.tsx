@@ -104,31 +104,7 @@ function DepthsPanel() {
           </option>
         ))}
       </Choice>
-      {picture && picture.spots.length > 0 ? (
-        <Box as="ol" aria-label="Where to fish" listStyleType="none">
-          {picture.spots.map((s, i) => (
-            <Flex as="li" key={`${s.name} ${s.distance_m}`} gap="2" py="1.5" align="start">
-              <Text as="span" fontWeight="bold" color="reed" minW="5">
-                {i + 1}
-              </Text>
-              <Box flex="1">
-                <Text>
-                  <strong>{s.name}</strong>, {write(s.distance_m, "distance", units)}. {s.why}
-                </Text>
-              </Box>
-              <Button size="sm" onClick={() => put({ distance_m: Math.round(s.distance_m * 10) / 10 })}>
-                Fish it
-              </Button>
-            </Flex>
-          ))}
-        </Box>
-      ) : (
-        session.species && (
-          <Text fontSize="sm" color="soft">
-            Nothing on this section is known to draw that fish. Sound further, or mark weed and bed on the soundings.
-          </Text>
-        )
-      )}
+      <Spots onFish={(distance_m) => put({ distance_m })} />
       {picture?.section && picture.section.features.length > 0 && (
         <Box as="ul" aria-label="The bed from here out" listStyleType="none" fontSize="sm">
           {picture.section.features.map((f) => (
@@ -154,6 +130,38 @@ function DepthsPanel() {
         </Text>
       )}
     </Stack>
+  );
+}
+
+/** Where that fish is likely, best first, and why. */
+function Spots({ onFish }: { onFish: (distance_m: number) => void }) {
+  const { state, picture } = useWater();
+  const { units } = useSettings();
+  const spots = picture?.spots ?? [];
+  if (spots.length === 0)
+    return state.survey.session.species ? (
+      <Text fontSize="sm" color="soft">
+        Nothing on this section is known to draw that fish. Sound further, or mark weed and bed on the soundings.
+      </Text>
+    ) : null;
+  return (
+    <Box as="ol" aria-label="Where to fish" listStyleType="none">
+      {spots.map((s, i) => (
+        <Flex as="li" key={`${s.name} ${s.distance_m}`} gap="2" py="1.5" align="start">
+          <Text as="span" fontWeight="bold" color="reed" minW="5">
+            {i + 1}
+          </Text>
+          <Box flex="1">
+            <Text>
+              <strong>{s.name}</strong>, {write(s.distance_m, "distance", units)}. {s.why}
+            </Text>
+          </Box>
+          <Button size="sm" onClick={() => onFish(Math.round(s.distance_m * 10) / 10)}>
+            Fish it
+          </Button>
+        </Flex>
+      ))}
+    </Box>
   );
 }
 

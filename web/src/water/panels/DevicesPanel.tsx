@@ -137,7 +137,11 @@ function Device(props: DeviceProps) {
             size="sm"
             onClick={() =>
               state.change({
-                wind: { ...state.survey.wind, speed_m_s: value("wind_m_s") ?? 0, from_deg: value("wind_from_deg") ?? 0 },
+                wind: {
+                  ...state.survey.wind,
+                  speed_m_s: value("wind_m_s") ?? 0,
+                  from_deg: value("wind_from_deg") ?? 0,
+                },
               })
             }
           >

@@ -117,39 +117,14 @@ export function Files() {
       )}
       {said && <Text role="status">{said}</Text>}
       {found && (
-        <Box bg="well" borderRadius="l2" p="3" data-testid="found">
-          <Text fontWeight="semibold">{found.says ?? `${many(found.soundings.length, "sounding")} read.`}</Text>
-          {(found.notes ?? []).map((n) => (
-            <Text key={n} fontSize="sm">
-              {n}
-            </Text>
-          ))}
-          {(found.refused ?? []).length > 0 && (
-            <Box as="ul" fontSize="sm" color="float" listStyleType="none" maxH="40" overflowY="auto">
-              {(found.refused ?? []).slice(0, 20).map((r) => (
-                <li key={`${r.line} ${r.says}`}>
-                  Line {r.line}: {r.says}
-                </li>
-              ))}
-            </Box>
-          )}
-          <Flex gap="2" mt="2">
-            <Button
-              size="sm"
-              variant="solid"
-              disabled={found.soundings.length === 0}
-              onClick={() => {
-                accept(state, found.soundings);
-                setFound(null);
-              }}
-            >
-              Accept {found.soundings.length}
-            </Button>
-            <Button size="sm" onClick={() => setFound(null)}>
-              Drop
-            </Button>
-          </Flex>
-        </Box>
+        <FoundSoundings
+          found={found}
+          onAccept={() => {
+            accept(state, found.soundings);
+            setFound(null);
+          }}
+          onDrop={() => setFound(null)}
+        />
       )}
       <Flex gap="2" wrap="wrap" align="center">
         <Download size={18} aria-hidden="true" />
@@ -160,5 +135,36 @@ export function Files() {
         ))}
       </Flex>
     </Stack>
+  );
+}
+
+/** What a file held, before it is kept. */
+function FoundSoundings({ found, onAccept, onDrop }: { found: Found; onAccept: () => void; onDrop: () => void }) {
+  return (
+    <Box bg="well" borderRadius="l2" p="3" data-testid="found">
+      <Text fontWeight="semibold">{found.says ?? `${many(found.soundings.length, "sounding")} read.`}</Text>
+      {(found.notes ?? []).map((n) => (
+        <Text key={n} fontSize="sm">
+          {n}
+        </Text>
+      ))}
+      {(found.refused ?? []).length > 0 && (
+        <Box as="ul" fontSize="sm" color="float" listStyleType="none" maxH="40" overflowY="auto">
+          {(found.refused ?? []).slice(0, 20).map((r) => (
+            <li key={`${r.line} ${r.says}`}>
+              Line {r.line}: {r.says}
+            </li>
+          ))}
+        </Box>
+      )}
+      <Flex gap="2" mt="2">
+        <Button size="sm" variant="solid" disabled={found.soundings.length === 0} onClick={onAccept}>
+          Accept {found.soundings.length}
+        </Button>
+        <Button size="sm" onClick={onDrop}>
+          Drop
+        </Button>
+      </Flex>
+    </Box>
   );
 }

@@ -1,4 +1,5 @@
 import { Box, Grid, Stack, Text } from "@chakra-ui/react";
+import type { Picture, Survey } from "../../api/client";
 import { Facts } from "../../bench/stations/Facts";
 import { Why } from "../../bench/stations/Why";
 import { colour } from "../../scene/colour";
@@ -17,67 +18,14 @@ const TIP = { black: "#111111", orange: "#D9480F", yellow: "#C8B400", white: "#F
 /** Chop from the wind, the sun and its shadow, and the tip that shows. */
 function LightPanel() {
   const { state, picture } = useWater();
-  const { units } = useSettings();
   const { survey } = state;
   const { wind, place } = survey;
   const put = (part: Partial<typeof wind>) => state.change({ wind: { ...wind, ...part } });
   const putPlace = (part: Partial<typeof place>) => state.change({ place: { ...place, ...part } });
-  const light = picture?.light;
   const zones = Intl.supportedValuesOf("timeZone");
   return (
     <Stack gap="4">
-      {light && picture && (
-        <>
-          <Grid templateColumns="auto 1fr" gap="4" alignItems="center">
-            <Rose
-              facing={place.facing_deg}
-              sun={light.azimuth_deg}
-              up={light.elevation_deg > 0}
-              wind={wind.from_deg}
-              blowing={wind.speed_m_s > 0}
-            />
-            <Box>
-              <Text fontWeight="semibold">{light.says}</Text>
-              {light.shadow_m != null && (
-                <Text fontSize="sm" color="soft" mt="1">
-                  The shadow of a rod tip 2 m up is {write(light.shadow_m, "distance", units)} long
-                  {(light.shadow_out_m ?? 0) > 1
-                    ? ` and reaches ${write(light.shadow_out_m ?? 0, "distance", units)} out, ${write(Math.abs(light.shadow_right_m ?? 0), "distance", units)} to the ${(light.shadow_right_m ?? 0) > 0 ? "right" : "left"}.`
-                    : " and falls behind you."}
-                </Text>
-              )}
-            </Box>
-          </Grid>
-          <Box bg="well" borderRadius="l2" p="3">
-            <Text fontWeight="semibold">
-              <Box
-                as="span"
-                display="inline-block"
-                w="3"
-                h="5"
-                bg={TIP[light.tip.colour]}
-                borderWidth="1px"
-                borderColor="ink"
-                borderRadius="sm"
-                me="2"
-                verticalAlign="middle"
-              />
-              {light.tip.colour[0]?.toUpperCase()}
-              {light.tip.colour.slice(1)} tip
-            </Text>
-            <Text fontSize="sm">{light.tip.why}</Text>
-          </Box>
-          <Facts
-            rows={[
-              ["Chop, crest to trough", write(picture.chop.height_m, "line", units)],
-              ["A wave every", write(picture.chop.period_s, "time", units)],
-              ["Show this much more tip", write(picture.chop.extra_tip_m, "tip", units)],
-              ["Sun up", picture.sunrise ? clock(picture.sunrise, place.time_zone) : "not today"],
-              ["Sun down", picture.sunset ? clock(picture.sunset, place.time_zone) : "not today"],
-            ]}
-          />
-        </>
-      )}
+      {picture && <Shows picture={picture} survey={survey} />}
       <Grid templateColumns="1fr 1fr" gap="3">
         <QuantityField
           label="Wind"
@@ -138,6 +86,65 @@ function LightPanel() {
         library (NOAA's equations).
       </Why>
     </Stack>
+  );
+}
+
+/** Where the light stands, the tip that shows against it, and the chop. */
+function Shows({ picture, survey }: { picture: Picture; survey: Survey }) {
+  const { units } = useSettings();
+  const { light } = picture;
+  const { place, wind } = survey;
+  return (
+    <>
+      <Grid templateColumns="auto 1fr" gap="4" alignItems="center">
+        <Rose
+          facing={place.facing_deg}
+          sun={light.azimuth_deg}
+          up={light.elevation_deg > 0}
+          wind={wind.from_deg}
+          blowing={wind.speed_m_s > 0}
+        />
+        <Box>
+          <Text fontWeight="semibold">{light.says}</Text>
+          {light.shadow_m != null && (
+            <Text fontSize="sm" color="soft" mt="1">
+              The shadow of a rod tip 2 m up is {write(light.shadow_m, "distance", units)} long
+              {(light.shadow_out_m ?? 0) > 1
+                ? ` and reaches ${write(light.shadow_out_m ?? 0, "distance", units)} out, ${write(Math.abs(light.shadow_right_m ?? 0), "distance", units)} to the ${(light.shadow_right_m ?? 0) > 0 ? "right" : "left"}.`
+                : " and falls behind you."}
+            </Text>
+          )}
+        </Box>
+      </Grid>
+      <Box bg="well" borderRadius="l2" p="3">
+        <Text fontWeight="semibold">
+          <Box
+            as="span"
+            display="inline-block"
+            w="3"
+            h="5"
+            bg={TIP[light.tip.colour]}
+            borderWidth="1px"
+            borderColor="ink"
+            borderRadius="sm"
+            me="2"
+            verticalAlign="middle"
+          />
+          {light.tip.colour[0]?.toUpperCase()}
+          {light.tip.colour.slice(1)} tip
+        </Text>
+        <Text fontSize="sm">{light.tip.why}</Text>
+      </Box>
+      <Facts
+        rows={[
+          ["Chop, crest to trough", write(picture.chop.height_m, "line", units)],
+          ["A wave every", write(picture.chop.period_s, "time", units)],
+          ["Show this much more tip", write(picture.chop.extra_tip_m, "tip", units)],
+          ["Sun up", picture.sunrise ? clock(picture.sunrise, place.time_zone) : "not today"],
+          ["Sun down", picture.sunset ? clock(picture.sunset, place.time_zone) : "not today"],
+        ]}
+      />
+    </>
   );
 }
 
