@@ -8,7 +8,9 @@ from brookwind.api.problems import answer
 from brookwind.core.errors import Problem
 
 MOST_BYTES = 2_000_000
+"""Of a request."""
 MOST_FILE_BYTES = 16_000_000
+"""Of an uploaded file."""
 _FILES = "/api/read/"
 """Addresses that take whole files, such as a sounder's log."""
 

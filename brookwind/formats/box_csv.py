@@ -24,6 +24,7 @@ from brookwind.core.rig.shot_series import MODERN_MASS_KG
 from brookwind.formats.text import Refused, first_sentence, text_of
 
 MOST_ROWS = 5000
+"""Lines read at most."""
 _TO_SI = {"kg": 0, "g": -3, "mg": -6, "m": 0, "cm": -2, "mm": -3}
 """Powers of ten from a column's unit to SI."""
 _WRITTEN = {"mass_kg": "mass_g", "diameter_m": "diameter_mm", "hole_m": "hole_mm", "capacity_kg": "capacity_g",

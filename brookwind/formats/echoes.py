@@ -14,10 +14,12 @@ from brookwind.formats.nmea import Echo
 CELL_M = 1.0
 """Echoes within this distance are one sounding. [m] Editable default."""
 MOST = 400
+"""Soundings taken from a log at most."""
 _CONE_DOUBT = 0.03
 """Half width of a single echo as a share of its depth: a wide beam answers from the nearest part of the bed. Editable
 default."""
 _LEAST_HALF_M = 0.05
+"""A sounder is no surer than this. [m] Editable default."""
 
 
 def soundings_from(

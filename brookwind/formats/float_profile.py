@@ -13,6 +13,7 @@ from brookwind.formats.text import text_of
 
 _UNITS = {"mm": 0.001, "cm": 0.01, "m": 1.0, "in": 0.0254}
 _MOST_POINTS = 400
+"""Points of an outline at most."""
 
 Points = tuple[tuple[float, float], ...]
 

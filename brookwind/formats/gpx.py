@@ -12,6 +12,7 @@ from brookwind.formats.text import text_of
 
 _NAMESPACE = "urn:brookwind:gpx:1"
 _MOST = 5000
+"""Waypoints read at most."""
 
 
 class Waypoint(BaseModel):

@@ -13,16 +13,20 @@ from statistics import median
 from pydantic import BaseModel, ConfigDict
 from pynmea2.nmea_utils import datestamp, dm_to_sd, timestamp
 
+from brookwind.formats.text import FOOT_M
+
 # A log has few days and very many lines.
 _date = lru_cache(maxsize=16)(datestamp)
 _KINDS = ("DPT", "DBT", "MTW", "RMC")
-_FOOT_M = 0.3048
 _FATHOM_M = 1.8288
+"""International fathom. [m]"""
 _LONGEST_LINE = 120
+"""A sentence has at most 82 characters; some devices write more."""
 _JUMP_M, _JUMP_SHARE = 1.0, 0.3
 """A depth further than this from the last ones is held back until the next agrees. Editable defaults."""
 _CLOCK_BACK, _CLOCK_AHEAD = timedelta(seconds=-2), timedelta(minutes=10)
 _DEEPEST_M = 60.0
+"""Deeper than a float is fished. [m]"""
 
 
 class Echo(BaseModel):
@@ -180,7 +184,7 @@ def _dpt(fields: list[str]) -> float | None:
 def _dbt(fields: list[str]) -> float | None:
     """Depth below the transducer: feet, f, metres, M, fathoms, F; the first of metres, feet, fathoms that is there."""
     feet, _, metres, _, fathoms = fields[1:6]
-    for value, scale in ((metres, 1.0), (feet, _FOOT_M), (fathoms, _FATHOM_M)):
+    for value, scale in ((metres, 1.0), (feet, FOOT_M), (fathoms, _FATHOM_M)):
         if value:
             return float(value) * scale
     return None

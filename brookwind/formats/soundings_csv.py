@@ -10,10 +10,9 @@ from pydantic import ValidationError
 
 from brookwind.core.errors import NotUnderstood
 from brookwind.core.survey.document import Sounding
-from brookwind.formats.text import MOST_SOUNDINGS, Refused, Soundings, first_sentence, text_of
+from brookwind.formats.text import FOOT_M, MOST_SOUNDINGS, Refused, Soundings, first_sentence, text_of
 
 COLUMNS = ("id", "distance_m", "bearing_deg", "depth_m", "half_m", "level_m", "bed", "feature", "at", "source", "note")
-_FOOT_M = 0.3048
 _LENGTHS = ("distance", "depth", "half", "level")
 _MUST = ("distance", "depth")
 
@@ -58,7 +57,7 @@ def read_soundings(data: bytes) -> Soundings:
             bad.append(Refused(line=number, says=first_sentence(error)))
         except ValueError as error:
             bad.append(Refused(line=number, says=str(error)))
-    notes = ("Feet were turned into metres.",) if _FOOT_M in scale.values() else ()
+    notes = ("Feet were turned into metres.",) if FOOT_M in scale.values() else ()
     return Soundings(soundings=tuple(good), refused=tuple(bad), notes=notes)
 
 
@@ -71,7 +70,7 @@ def _wanted() -> str:
 def _scales(header: list[str]) -> dict[str, float]:
     scale = {}
     for name in _LENGTHS:
-        for unit, factor in (("m", 1.0), ("ft", _FOOT_M)):
+        for unit, factor in (("m", 1.0), ("ft", FOOT_M)):
             if f"{name}_{unit}" in header:
                 scale[f"{name}_{unit}"] = factor
     missing = [n for n in _MUST if not any(c.rsplit("_", 1)[0] == n for c in scale)]

@@ -10,7 +10,9 @@ from urllib.parse import urlsplit
 from brookwind.core.errors import NotUnderstood, OutOfRange
 
 _TIMEOUT_S = 3.0
+"""Patience with a service. [s]"""
 _MOST_BYTES = 1_000_000
+"""Answers longer than this are not read."""
 
 
 class _Stay(urllib.request.HTTPRedirectHandler):

@@ -20,6 +20,7 @@ OLD = timedelta(hours=6)
 JUMP_M_H = 3.0
 """A level changing faster than this between readings is a slip of the gauge. [m/h] Editable default."""
 _SOON_H = 0.25
+"""Levels nearer in time than this are judged as if so far apart. [h]"""
 _WHEN: TypeAdapter[datetime] = TypeAdapter(AwareDatetime)
 
 

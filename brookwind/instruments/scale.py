@@ -14,10 +14,14 @@ STALE = timedelta(seconds=3)
 NEVER_SETTLES = timedelta(seconds=10)
 """Unsteady for this long is said. Editable default."""
 _BAUD = 9600
+"""Speed of the port. [baud]"""
 _TIMEOUT_S = 0.5
+"""Patience with the port. [s]"""
 _RETRY_S = (0.5, 1.0, 2.0, 5.0)
 _LONGEST_LINE = 120
+"""Longer lines are not the speech of a scale."""
 _GARBAGE_SAID = 3
+"""So many lines of garbage are said."""
 
 
 class PocketScale:

@@ -16,7 +16,9 @@ STALE = timedelta(seconds=5)
 _CONNECT_S, _SILENCE_S = 3.0, 4.0
 _RETRY_S = (0.5, 1.0, 2.0, 5.0)
 _BUFFER = 4096
+"""Bytes read at once."""
 _KEPT = 2000
+"""Echoes kept, the oldest dropped."""
 
 
 class Sounder:

@@ -31,6 +31,7 @@ from brookwind.store.tables import (
 _GATHER = timedelta(minutes=2)
 """Saves closer together than this share one revision, so that a drag does not fill the list."""
 _KEEP_REVISIONS = 100
+"""Revisions kept of one document."""
 
 
 class Waters(Repository[WaterFields]):

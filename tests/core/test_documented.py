@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import ast
 import doctest
 import importlib
 import inspect
@@ -47,6 +48,26 @@ def test_public_function_documents_its_arguments(module: ModuleType, function: F
 def test_worked_values_in_docstrings_hold(module: ModuleType) -> None:
     failed, _ = doctest.testmod(module)
     assert failed == 0
+
+
+def _undocumented(module: ModuleType) -> list[str]:
+    """Names of numbers at the top of a module without a docstring below them."""
+    body = ast.parse(inspect.getsource(module)).body
+    found = []
+    for line, below in zip(body, [*body[1:], None], strict=True):
+        target = line.targets[0] if isinstance(line, ast.Assign) else getattr(line, "target", None)
+        if not isinstance(target, ast.Name) or not target.id.isupper():
+            continue
+        if isinstance(getattr(module, target.id), int | float) and not (
+            isinstance(below, ast.Expr) and isinstance(below.value, ast.Constant)
+        ):
+            found.append(target.id)
+    return found
+
+
+@pytest.mark.parametrize("module", MODULES, ids=lambda m: m.__name__)
+def test_every_number_says_what_it_is(module: ModuleType) -> None:
+    assert _undocumented(module) == []
 
 
 def test_worked_values_exist() -> None:

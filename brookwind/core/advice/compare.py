@@ -38,7 +38,7 @@ from brookwind.core.rig.threading import hooklength_join_m
 from brookwind.core.situation import Situation
 
 ABOVE_FISH_M = 0.45
-"""So far above suspended fish. [m] Source: handbook 6: 0.3 to 0.6 m."""
+"""So far above suspended fish. [m] Editable default; fished at 0.3 to 0.6 m."""
 MANY = 6
 """At least so many pieces are many. Editable default."""
 

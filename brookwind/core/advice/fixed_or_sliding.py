@@ -28,7 +28,7 @@ def fixed_or_sliding(hangs_m: float, conditions: Conditions) -> Decision:
 
     hangs_m: how deep the bait hangs, which is about the setting. [m]
     conditions: rod or pole, and the distance.
-    Source: handbook 5.4, reach; the room to swing and the share are editable defaults.
+    Source: lengths of rod and line; the room to swing and the share are editable defaults.
     """
     rod, far = conditions.rod_m, conditions.distance_m
     reach = rod - SWING_ROOM_M

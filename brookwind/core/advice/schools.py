@@ -1,6 +1,6 @@
 """Where good anglers disagree: both sides, the default as stated, and what follows from a choice.
 
-The defaults are those of the handbook's table; depths and distances in them are editable defaults.
+Which way is the default, and the depths and distances in them, are editable defaults.
 """
 
 from __future__ import annotations
@@ -20,7 +20,9 @@ OF_THE_FAMILY = frozenset({"line-above", "terminal", "stack", "tip"})
 BOTH = "both"
 """Chosen instead of a school: show me both."""
 SHALLOW_M = 0.6
+"""Up to here fish are in the upper layer. [m] Editable default."""
 DEEP_M = 2.0
+"""Below here the other school begins. [m] Editable default."""
 
 
 class Answered(Frozen):

@@ -25,6 +25,7 @@ from brookwind.core.water.tide import turns
 from brookwind.core.water.waves import Chop, chop
 
 _CURVE_STEP_S = 600.0
+"""Between points of the level curve. [s]"""
 
 
 class Here(Frozen):

@@ -40,6 +40,7 @@ from brookwind.core.situation import Situation
 GOOD_ENOUGH_M = 0.0005
 """An error of tip nobody changes shot for. [m] Editable default."""
 _OFFERS = 4
+"""Adjustments shown at most."""
 
 
 class Step(Frozen):

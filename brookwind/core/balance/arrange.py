@@ -13,7 +13,9 @@ from brookwind.core.rest.span import Span
 from brookwind.core.rig.components import ShotRole
 
 BULK_SHARE_OF_SETTING = 1.0 / 3.0
+"""How far up a bulk goes, as a share of the line below the float. Editable default."""
 BULK_HIGHEST_M = 1.0
+"""The highest a bulk is put over the hook. [m] Editable default."""
 DROPPER_ROOM_M = 0.08
 """Line that each dropper wants below the bulk. [m]"""
 BULK_HIGHEST_SHARE = 0.7

@@ -30,6 +30,7 @@ WATERS = (
 
 METALS = ("lead", "tin", "tungsten", "bismuth", "steel")
 _MOST_PIECES = 2
+"""Pieces swapped at most for another water."""
 
 
 class Equivalent(Frozen):

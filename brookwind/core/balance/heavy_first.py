@@ -25,7 +25,7 @@ SHARES: dict[Kind, tuple[float, float]] = {
 }
 """Least and most of the load that the heavy piece takes. Editable defaults."""
 MOST_IN_STACK = 3
-"""Weights in a slider's stack. Source: handbook 6."""
+"""Weights in a slider's stack. Editable default."""
 WEAK_LINK = 0.7
 """Its diameter over the leader's: with half the strength it breaks first. Editable default."""
 

@@ -20,6 +20,7 @@ from brookwind.core.situation import Situation
 FAR_M = 0.001
 """An error of tip worth doing something about. [m] Editable default."""
 _WORTH_M = 0.0005
+"""A relaxed wish must bring the tip at least so much nearer. [m] Editable default."""
 
 Constraint = Literal["pieces", "sizes", "line", "hooklength", "metal", "fixed", "heavy", "stock"]
 

@@ -27,8 +27,11 @@ Prefer: TypeAlias = Callable[[tuple[int, ...]], tuple[float, ...]]
 _SHORT = 6
 """Lists of totals of up to so many pieces are short: they are made whole, and kept for the next call."""
 _STATE_LIMIT = 200_000
+"""Partial sums kept in one step of the search: some megabytes."""
 _KEYS_PER_TIE = 64
+"""How finely loads are told apart within a tie."""
 _OPTIONS = 400
+"""Combinations looked at closely."""
 
 
 @dataclass(frozen=True)

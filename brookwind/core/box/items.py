@@ -163,4 +163,4 @@ TRAYS = (
     Tray(id="links", name="Links", kinds=("link",), words=("link", "snap", "clip", "weak link")),
     Tray(id="baits", name="Baits", kinds=("bait",), words=("bait", "feed", "hookbait")),
 )  # fmt: skip
-"""Every tray, in the order they are shown. Words: handbook 3."""
+"""Every tray, in the order they are shown."""

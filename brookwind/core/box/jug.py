@@ -18,6 +18,7 @@ from brookwind.core.roots import crossing
 HAND_S = 0.15
 """Standard error of a time taken by hand. [s] Editable default."""
 DENSEST_KG_M3 = 22600.0
+"""Osmium, the densest there is. [kg/m3] Source: CRC Handbook."""
 
 
 class JugReading(Frozen):

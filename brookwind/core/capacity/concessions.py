@@ -14,6 +14,7 @@ from brookwind.core.edits.set_conditions import SetConditions
 from brookwind.core.figures import Figure
 
 _HOPELESS = 1e6
+"""Stands for a share without end, so that sums stay finite."""
 
 
 class Concession(Proposed):

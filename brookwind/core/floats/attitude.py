@@ -22,6 +22,7 @@ _STEEP = np.array([0.01, 0.12, 0.4, 0.75, 1.05])
 _NEAR_FLAT = np.array([1.3, 1.54, pi - 1.54])
 _LYING = np.array([STANDS_RAD, 0.4, 0.75, 1.05, 1.3, 1.45, 1.54])
 _WITHIN_RAD = 2e-3
+"""Leans are found within this. [rad]"""
 
 
 @dataclass(frozen=True)

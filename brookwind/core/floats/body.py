@@ -7,6 +7,7 @@ from functools import lru_cache
 from math import pi
 
 from brookwind.core.errors import BrookwindError, NotUnderstood, OutOfRange
+from brookwind.core.figures import load
 from brookwind.core.figures import tip as short
 from brookwind.core.floats.kind import FloatType
 from brookwind.core.floats.outline import (
@@ -217,10 +218,11 @@ def _masses(
     if own <= 0.0 and spec.calibration is None:
         raise OutOfRange.one(
             "float-too-small",
-            f"A float of these measures displaces {displaced * 1000:.2f} g of water at its waterline: "
-            f"too little to carry {spec.capacity_kg * 1000:g} g of shot.",
+            "A float of these measures displaces {displaced} of water at its waterline: too little to carry {label} of "
+            "shot.",
             "Check the diameter and lengths, or leave the diameter out and it is worked out from the label.",
             ("body_diameter_m",),
+            {"displaced": load(displaced), "label": load(spec.capacity_kg)},
         )
     return max(own, 1e-9), built_in
 
@@ -249,17 +251,18 @@ def _solve_diameter(spec: FloatSpec, kind: FloatType, grow: float, built_in: flo
     if surplus(low**2) > 0.0:
         raise OutOfRange.one(
             "float-too-thick",
-            f"A {kind.name} of these measures carries more than {spec.capacity_kg * 1000:g} g before it has a body.",
+            f"A {kind.name} of these measures carries more than {{label}} before it has a body.",
             "Enter a thinner stem or tip, a shorter float, or a larger capacity.",
             ("capacity_kg",),
+            {"label": load(spec.capacity_kg)},
         )
     if surplus(kind.widest_m**2) < 0.0:
         raise OutOfRange.one(
             "float-too-heavy",
-            f"No {kind.name} up to {kind.widest_m * 100:g} cm thick carries {spec.capacity_kg * 1000:g} g "
-            "besides its own weight.",
+            f"No {kind.name} up to {{widest}} thick carries {{label}} besides its own weight.",
             "Check its label, own mass, built-in load and measures.",
             ("capacity_kg",),
+            {"widest": short(kind.widest_m), "label": load(spec.capacity_kg)},
         )
     return float(crossing(surplus, low**2, kind.widest_m**2, 1e-15) ** 0.5)
 
@@ -312,8 +315,8 @@ def _check_floats(profile: Profile, mass: float) -> None:
 def _too_heavy(mass: float, displaced: float) -> OutOfRange:
     return OutOfRange.one(
         "float-too-heavy",
-        f"The float weighs {mass * 1000:.2f} g but displaces only {displaced * 1000:.2f} g of water: "
-        "it sinks by itself.",
+        "The float weighs {own} but displaces only {displaced} of water: it sinks by itself.",
         "Check its own mass, built-in load, filling and measures.",
         ("own_mass_kg",),
+        {"own": load(mass), "displaced": load(displaced)},
     )

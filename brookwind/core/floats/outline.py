@@ -14,6 +14,7 @@ FEED_KG_M3 = 1250.0
 """Damp groundbait pressed into a frame. [kg/m3] Editable default."""
 
 _SLICES = 24
+"""Slices of a rounded body; twice as many move the capacity by less than 0.1 %."""
 
 
 @dataclass(frozen=True)

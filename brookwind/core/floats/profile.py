@@ -9,6 +9,7 @@ from itertools import accumulate, pairwise
 from math import cbrt, pi, sqrt
 
 from brookwind.core.errors import OutOfRange
+from brookwind.core.figures import tip
 
 
 class Profile:
@@ -157,17 +158,19 @@ def _check_outline(points: tuple[tuple[float, float], ...]) -> None:
         if not z1 >= z0:
             raise OutOfRange.one(
                 "profile-order",
-                f"Point {i + 2} of the outline, at {z1 * 1000:g} mm, is below the point before it.",
+                f"Point {i + 2} of the outline, at {{height}}, is below the point before it.",
                 "List heights from the base up.",
                 (i + 1, 0),
+                {"height": tip(z1)},
             )
     for i, (_, r) in enumerate(points):
         if not r >= 0.0:
             raise OutOfRange.one(
                 "profile-radius",
-                f"Point {i + 1} of the outline has a radius of {r * 1000:g} mm.",
+                f"Point {i + 1} of the outline has a radius of {{radius}}.",
                 "Radii are 0 or more.",
                 (i, 1),
+                {"radius": tip(r)},
             )
 
 

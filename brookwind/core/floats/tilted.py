@@ -16,9 +16,11 @@ from brookwind.core.floats.profile import Profile
 Array = NDArray[np.float64]
 
 _NODES = 6
+"""Points of the Gauss rule in each piece."""
 _NEAR = 1e-4
 """So near in volume, one step to the first order is as good as another evaluation."""
 _STEEP = 1e-9
+"""Keeps a cone without slope from dividing by zero."""
 
 
 @dataclass(frozen=True)

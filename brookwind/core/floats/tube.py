@@ -28,7 +28,7 @@ LOAD_ERROR = 0.01
 """Standard error of the load hung on, as a share of it. Editable default: weighed together or of checked shot."""
 
 LABEL_SIGMA = 0.12
-"""Standard error of a label before the test. Source: handbook 5.1, labels are often 10 to 20 % off."""
+"""Standard error of a label before the test. Editable default: labels are often 10 to 20 % off."""
 VOLUME_SIGMA = 0.3
 """Standard error of the guessed volume, as a share. Editable default."""
 MASS_SIGMA = 0.25

@@ -13,6 +13,7 @@ from brookwind.core.floats.tube_readings import TubeTest, net_kg, tip_of
 from brookwind.core.gravity import G_M_S2, LABEL_LEAD_NET, lead_mass_kg
 
 _OUT_OF_ORDER_M = 0.002
+"""Readings may contradict each other by this, as a hand shakes. [m] Editable default."""
 
 
 def check_readings(test: TubeTest, body: FloatBody, water: float) -> None:

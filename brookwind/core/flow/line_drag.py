@@ -12,7 +12,7 @@ from brookwind.core.matter.fluid import Fluid
 SKIN_FRICTION = 0.010
 """Friction coefficient of a thin line drawn along its own length, on its whole surface. Editable default."""
 SKIN_FRICTIONS = (0.007, 0.02)
-"""What it may be. Source: handbook 5.10: nearer 0.007 for a thin cylinder than the common 0.02."""
+"""What it may be: from a smooth thin cylinder along the flow to the 0.02 commonly taken for cables. Default."""
 
 LINE_DRAG_RANGE = (0.85, 1.2)
 """Share of the cylinder's coefficient that a real line may have: smooth and still, or rough and strumming. Default."""
@@ -25,7 +25,7 @@ FLOAT_END_DRAG = 0.5
 default."""
 
 MEAN_SQUARE = 0.765
-"""Mean of (u/U)^2 over the depth under u = U (1 - d/h)^(1/6.5): 1/(1 + 2/6.5). Source: handbook 5.4 and calculus."""
+"""Mean of (u/U)^2 over the depth under u = U (1 - d/h)^(1/6.5): 1/(1 + 2/6.5). Source: integral of the power law."""
 
 STREAMLINED = {"olivette": 0.5, "in-line": 0.7, "bullet": 0.7, "egg": 0.8}
 """Drag of a weight's shape over that of a ball of its mass. Editable defaults."""

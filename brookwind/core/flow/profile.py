@@ -9,7 +9,7 @@ import numpy as np
 from numpy.typing import NDArray
 
 USUAL_EXPONENT = 6.5
-"""n of u = U (1 - d/h)^(1/n). Source: handbook 5.4, 6 to 7."""
+"""n of u = U (1 - d/h)^(1/n). Source: Chow, Open-Channel Hydraulics, 1959: 6 to 7 in open channels."""
 EXPONENTS = (3.0, 12.0)
 """Range of n that measured profiles are held to: a rough bed and a very smooth one. Editable default."""
 
@@ -62,8 +62,8 @@ class Flow:
         """Speeds at depths. [m/s]
 
         depth_m: depths, any shape; above the surface counts as at it, below the bed as at the bed. [m]
-        Source: handbook 5.4; measured speeds joined by straight lines, below the lowest by the power law to the bed;
-        within `NEAR_BED` of it a parabola that joins the law without a kink.
+        Source: power law of a channel (Chow 1959); measured speeds joined by straight lines, below the lowest by the
+        power law to the bed; within `NEAR_BED` of it a parabola that joins the law without a kink.
         """
         if self.still:
             return np.zeros_like(depth_m)

@@ -9,6 +9,7 @@ from brookwind.core.flow.profile import Array, Flow
 from brookwind.core.matter.fluid import Fluid
 
 _PARTS = 16
+"""Parts the line is summed over."""
 
 
 def lost_to_lean_m(line_m: float, diameter_m: float, pull_n: Array, float_n: float, flow: Flow, water: Fluid) -> Array:

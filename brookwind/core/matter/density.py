@@ -5,10 +5,16 @@ from __future__ import annotations
 from functools import lru_cache
 
 from brookwind.core.errors import OutOfRange
+from brookwind.core.figures import temperature
 
 SALT_WATER = 5.0
 """Water saltier than this is the sea's. [g/kg] Editable default."""
+_COLDEST_C = -2.0
+"""Sea water freezes. [°C]"""
+_WARMEST_C = 40.0
+"""The equation of state ends. [°C]"""
 _REFERENCE_RATIO = 35.16504 / 35.0
+"""Reference over practical salinity. Source: TEOS-10, 2010, 2.4."""
 
 
 @lru_cache(maxsize=256)
@@ -28,12 +34,17 @@ def water_density_kg_m3(temperature_c: float, salinity: float = 0.0) -> float:
     >>> round(water_density_kg_m3(12.0, 35.0), 1)    # 1026.6 by EOS-80 tables
     1026.6
     """
-    if not -2.0 <= temperature_c <= 40.0:
+    if not _COLDEST_C <= temperature_c <= _WARMEST_C:
         raise OutOfRange.one(
             "water-temperature",
-            f"Water at {temperature_c:g} °C is not fished with a float.",
-            "Enter -2 to 40 °C.",
+            "Water at {entered} is not fished with a float.",
+            "Enter {coldest} to {warmest}.",
             ("temperature_c",),
+            {
+                "entered": temperature(temperature_c),
+                "coldest": temperature(_COLDEST_C),
+                "warmest": temperature(_WARMEST_C),
+            },
         )
     if not 0.0 <= salinity <= 42.0:
         raise OutOfRange.one(

@@ -22,10 +22,13 @@ from brookwind.core.rig.document import Rig
 from brookwind.core.roots import crossing
 
 _SAME_M = 2e-4
+"""Two waterlines as near as this are the same. [m]"""
 _SHIFTS_M = 5e-3
 """Moved up or down by less than this, a line that hangs free keeps its shape. [m]"""
 _ROUNDS = 5
+"""Waterline and line are brought together at most so often."""
 _GUESSES = 3
+"""Beginnings tried before the search goes step by step."""
 _SMALL_RAD = 0.08
 """Below this a lean is in proportion to the pull. [rad]"""
 

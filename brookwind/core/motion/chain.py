@@ -24,6 +24,7 @@ Array = NDArray[np.float64]
 _BED_GIVES_M = 2e-4
 """How far a piece lying with its whole weight sinks into the bed. [m]"""
 _LEAST_N = 1e-5
+"""Keeps the bed firm under a piece that weighs nothing. [N]"""
 
 
 class Grain(NamedTuple):

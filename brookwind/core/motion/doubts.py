@@ -22,6 +22,7 @@ FLOAT_DRAG_RANGE = (0.6, 1.4)
 GIVEN_EXPONENT = (0.8, 1.25)
 """Share of an entered exponent that it may really be. Editable default."""
 _BALANCED_M = 5e-3
+"""A disturbed shape this far out of balance is solved anew. [m]"""
 
 
 class Range(Frozen):

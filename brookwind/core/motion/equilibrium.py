@@ -20,6 +20,7 @@ _BEGIN_S, _SHORTEST_S, _LONGEST_S = 0.05, 1e-3, 100.0
 _NEAR_M = 2e-5
 """Change below which a round is the last: the next would change by its square. [m]"""
 _NEAR_M_S = 2e-5
+"""A step that moves the float less than this has arrived. [m/s]"""
 _GOOD_ENOUGH_M = 1e-3
 """A shape that still changes by less than this after all rounds is taken. [m]"""
 _SIDE_BY_SIDE, _NEARBY_M = 8, 5e-4

@@ -8,6 +8,7 @@ from typing import NamedTuple
 import numpy as np
 
 from brookwind.core.errors import BrookwindError, OutOfRange
+from brookwind.core.figures import Figure
 from brookwind.core.flow.profile import Flow
 from brookwind.core.matter.fluid import Fluid, fluid_of
 from brookwind.core.motion.afloat import go
@@ -22,10 +23,15 @@ from brookwind.core.rig.document import Rig
 AT_DEPTH_M, AT_DEPTH_SHARE = 0.05, 0.02
 """A bait this near to where it comes to rest is at depth. [m], and of the depth. Editable defaults."""
 _QUIET_S = 1.0
+"""The bait counts as at depth when it has stayed so long. [s]"""
 _STIRS_M_S = 4e-3
+"""Slower than this nothing stirs. [m/s] Editable default."""
 _LONG_QUIET_S = 3.0
+"""After so long without stirring the fall is over. [s] Editable default."""
 _FRAME_S = 0.05
+"""Between pictures. [s]"""
 _MOST_FRAMES = 240
+"""Pictures sent at most."""
 _RUNS_M_S = 0.01
 """A float slower than this does not run. [m/s]"""
 
@@ -40,7 +46,7 @@ def falling(
     settled: it at rest in still water, if known.
     detail: how finely it is followed.
     Raises: OutOfRange when there is no room for it, or its fall cannot be followed.
-    Source: lumped masses on inextensible links, handbook 5.5; `step`.
+    Source: lumped masses on inextensible links; `step`.
     """
     ask = wish or FallWish()
     rest = settled or settle(rig)
@@ -97,9 +103,10 @@ def final_depth_m(rig: Rig, settled: Settled, pinned: bool = False) -> float:
 def _cannot_follow(time_s: float) -> OutOfRange:
     return OutOfRange.one(
         "fall-lost",
-        f"The fall could not be followed beyond {time_s:.1f} s.",
+        "The fall could not be followed beyond {moment}.",
         "Let it land stretched out, or take shorter line.",
         ("conditions",),
+        {"moment": Figure(value=time_s, quantity="time")},
     )
 
 

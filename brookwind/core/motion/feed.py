@@ -13,6 +13,7 @@ from brookwind.core.gravity import sphere_diameter_m, submerged_weight_n
 from brookwind.core.matter.fluid import Fluid
 
 _PARTS = 60
+"""Depths of a path."""
 
 
 def falls_at_m_s(mass_kg: float, density_kg_m3: float, water: Fluid) -> float:
@@ -40,7 +41,7 @@ def free_fall(
     water: its water.
     begin_x_m: where it enters. [m]
     Empty for what floats. The way to full speed, some centimetres, is left out.
-    Source: handbook 5.8; `falls_at_m_s`.
+    Source: `falls_at_m_s`, carried along at the speed of each depth.
     """
     speed = falls_at_m_s(mass_kg, density_kg_m3, water)
     if speed <= 0.0:

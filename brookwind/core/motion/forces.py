@@ -16,7 +16,9 @@ from brookwind.core.motion.setup import Setup
 _CREEP_M_S = 2e-3
 """Below this speed over the bed friction fades out."""
 _CALM = 1e-7
+"""Softens the corner of the drag at no speed. [m/s]"""
 _SOFT_M = 1e-4
+"""Thickness over which bed or surface begins to bear. [m]"""
 
 
 @dataclass

@@ -12,6 +12,7 @@ from brookwind.core.motion.forces import State
 Landing = Literal["stretched", "pile", "drop"]
 
 _AT_SURFACE_M = 2e-3
+"""How deep the line lies as it lands. [m]"""
 _STRETCHED = 0.995
 """A line is not laid out quite taut. Editable default."""
 _FOLD_M = 0.12

@@ -20,6 +20,7 @@ from brookwind.core.rig.document import Rig
 _STUCK_M_S = 5e-3
 """A free float slower than this hangs on what lies on the bed. [m/s]"""
 _ARROWS = 7
+"""Arrows of the current that are drawn."""
 
 
 class PlacedPiece(Frozen):

@@ -12,6 +12,7 @@ from brookwind.core.motion.chain import Array, Chain
 from brookwind.core.motion.forces import LinkForces, NodeForces
 
 _BAND = 4
+"""Unknowns to either side that touch one: a node and its neighbours."""
 _STIFF_N_M = 10.0
 """Weighs shortness of a link against its tension when it is decided whether it is slack. [N/m]"""
 

@@ -21,6 +21,7 @@ from brookwind.core.rig.components import Shot, Swivel, Weight
 from brookwind.core.rig.document import Rig
 
 _BEGIN_S = 2e-3
+"""First step of a fall. [s]"""
 _RISES_M_S = 0.2
 """How fast a float comes upright or draws down. [m/s]"""
 _UPRIGHT_S = 0.2
@@ -30,7 +31,9 @@ _FALLS_OVER = 0.7
 _LIES_M = 2e-3
 """Depth of the upper end of the line while the float lies flat. [m]"""
 _EASED_S = 0.1
+"""Time over which paid-out line is eased. [s]"""
 _GIVES_M_S = 0.1
+"""Line comes back so fast when it slackens. [m/s]"""
 _LOADS = 9
 """Loads for which the drag of the upright float is reckoned beforehand."""
 _SPARE_M = 0.05

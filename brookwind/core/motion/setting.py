@@ -21,12 +21,16 @@ from brookwind.core.rest.stop import LEAST_SETTING_M, StopSetting, set_stop, sto
 from brookwind.core.rig.document import Rig
 
 _NEAR_M = 1e-3
+"""A hook this near to its place is there. [m]"""
 _ROUNDS = 12
+"""Settings tried at most."""
 _TOUCHING_M = 0.002
+"""A bait that just touches hangs so high. [m]"""
 _CREEPS, _GRAZES_M = -0.3, 0.01
 """A bait wanted on the bed is there within this height, where more line lowers it by less than this share of itself:
 in the slow water at the bed the line only trails further. Editable defaults."""
 _SAME_HEIGHT_M = 2e-3
+"""Heights this near are the same. [m]"""
 _HOLDS = (1.0, 0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.2, 0.1, 0.0)
 SET_IN_CURRENT_M = 0.005
 """Nearer than this a stop is where it is wanted: the answer is not known better. [m] Editable default."""

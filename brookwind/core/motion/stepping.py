@@ -13,9 +13,13 @@ from brookwind.core.motion.newton import Top, solve, system
 from brookwind.core.motion.setup import Setup
 
 _ROUNDS = 4
+"""Corrections within a step."""
 _NEAR_M = 3e-4
+"""A step this near to balance is taken. [m]"""
 _SHORTEST_S = 1e-4
+"""Shorter than this a step is given up. [s]"""
 _AFTER_JERK_S = 2e-3
+"""Step after a jerk, when forces change at once. [s]"""
 
 
 class Pace(NamedTuple):

@@ -12,8 +12,8 @@ from brookwind.core.rest.stop import stop_setting
 from brookwind.core.rig.document import Rig
 
 ABOVE_M = 0.45
-"""How far above suspended fish the bait hangs. [m] Source: handbook 6, the middle of 0.3 to 0.6 m: they come up, rarely
-down. Editable default."""
+"""How far above suspended fish the bait hangs. [m] The middle of what is fished, 0.3 to 0.6 m: they come
+up, rarely down. Editable default."""
 
 
 class ForMark(Frozen):

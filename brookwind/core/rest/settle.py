@@ -17,6 +17,7 @@ from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import layout_of
 
 _TOLERANCE_M = 1e-10
+"""Waterlines are found within this. [m]"""
 
 
 @dataclass(frozen=True)

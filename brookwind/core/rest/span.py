@@ -11,11 +11,15 @@ from brookwind.core.rig.families import layout_of
 from brookwind.core.rig.threading import hooklength_join_m
 
 LEAST_ABOVE_HOOK_M = 0.04
+"""Shot keeps so far over the hook. [m] Editable default."""
 CLEAR_OF_KNOT_M = 0.03
+"""Shot keeps so far over a knot. [m] Editable default."""
 CLEAR_OF_FLOAT_M = 0.12
+"""Shot keeps so far below the float. [m] Editable default."""
 ABOVE_LEADER_M = 0.4
 """Shot that belongs above the leader sits within this of its knot."""
 CLEAR_OF_HEAVY_M = 0.001
+"""Shot keeps so far below a heavy weight. [m] Editable default."""
 
 
 class Span(NamedTuple):

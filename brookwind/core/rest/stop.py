@@ -81,7 +81,7 @@ def plumb_setting_m(rig: Rig, body: FloatBody, immersion_m: float) -> float:
     immersion_m: height of the waterline above the float's base. [m]
     Raises: OutOfRange when the water is too shallow for this float.
     Source: geometry; the attachment is the draft below the surface for a bottom-end float and above it for an in-line
-    one (handbook 5.4).
+    one.
     """
     hook = wanted_hook_depth_m(rig.water, rig.aim)
     setting = hook - attachment_depth_m(body, immersion_m, stop_above_m(rig.components))

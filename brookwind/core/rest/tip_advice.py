@@ -63,7 +63,7 @@ def tip_advice(rig: Rig, settled: Settled) -> TipAdvice:
 
     rig: the rig, with the conditions it is fished in.
     settled: the rig at rest.
-    Source: handbook 6 for the calm default; each addition has its own.
+    Source: default for calm water; each addition has its own.
     """
     body, conditions = settled.body, rig.conditions
     waves = waves_at(conditions)

@@ -115,7 +115,7 @@ def doubts(settled: Settled, spec: FloatSpec) -> tuple[Doubt, ...]:
         Doubt("skin", "the skin of the water on the tip, up or down", skin, "de Gennes", trimmed_away=False),
         Doubt("bait", "bait, 15 % each way", scatter(Bait, BAIT_SCATTER), "default", trimmed_away=False),
         Doubt("float", f"the float: its {by}", capacity, "default", trimmed_away=True),
-        Doubt("shot", shot, scatter(Shot, NOMINAL_SCATTER), "handbook 5.1", trimmed_away=True),
+        Doubt("shot", shot, scatter(Shot, NOMINAL_SCATTER), "default", trimmed_away=True),
         Doubt("weights", "larger weights, 2 % each", scatter(Weight, WEIGHT_SCATTER), "default", trimmed_away=True),
     )
     return tuple(d for d in found if d.sigma_n > 0.0)

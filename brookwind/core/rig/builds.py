@@ -15,7 +15,7 @@ BACK_SHOT_ABOVE_M = 0.25
 LIFT_SHOT_M = 0.06
 """The lift shot sits this far above the hook. [m] Editable default."""
 BUBBLE_SHOT_M = 0.9
-"""The tiny shot under a bubble float. [m] Source: handbook 4, row 16: 0.7 to 1.2 m."""
+"""The tiny shot under a bubble float. [m] Editable default; tied at 0.7 to 1.2 m."""
 TOP_SHOT_SPARE_M = 1.0
 """The top shot is this much longer than the setting. [m] Editable default."""
 WEAK_LINK_M = 0.12

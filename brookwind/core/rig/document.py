@@ -8,12 +8,15 @@ from typing import Any, Literal, Self, TypeVar
 from pydantic import Field, ValidationError, model_validator
 
 from brookwind.core.errors import NotUnderstood, OutOfRange
+from brookwind.core.figures import length
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.components import Component, Float, Hook, Piece, PieceId, Stop
 from brookwind.core.rig.refusals import from_validation, read_as
 
 SCHEMA_VERSION = 1
+"""Of the rig document; see docs/formats.md."""
 MAX_COMPONENTS = 200
+"""Pieces of a rig at most."""
 
 
 class Water(Frozen):
@@ -273,10 +276,11 @@ def _check_order(components: tuple[Component, ...]) -> None:
         if position > last + 1e-9:
             raise OutOfRange.one(
                 "threading-order",
-                f"Component {i + 1} is {position:.3f} m from the hook but is threaded after component {at + 1}, "
-                f"which is at {last:.3f} m.",
+                f"Component {i + 1} is {{here}} from the hook but is threaded after component {at + 1}, which is at "
+                "{above}.",
                 "List the components from rod to hook.",
                 ("components", i, "position_m"),
+                {"here": length(position), "above": length(last)},
             )
         last, at = position, i
 

@@ -40,7 +40,7 @@ USUAL_DISTANCE_M: dict[Tackle, float] = {"rod": 12.0, "pole": 8.0, "whip": 4.0}
 MAIN_STRONGER = 1.4
 """The main line bears this many times the hooklength's load. Editable default."""
 DOTTED_M = 0.004
-"""A tip dotted down. [m] Source: handbook 6: a few millimetres."""
+"""A tip dotted down. [m] Editable default."""
 EXTRA_TIP = 1.6
 """Extra tip over the usual. Editable default."""
 LONG_LEADER = 1.6

@@ -21,7 +21,7 @@ ShotOn: TypeAlias = Literal["line", "leader", "above-leader", "nowhere"]
 Tackle: TypeAlias = Literal["rod", "pole", "whip"]
 Band: TypeAlias = Literal["bed", "near-bed", "mid-water", "upper", "surface"]
 LONGEST_M: dict[Tackle, float] = {"rod": 5.5, "pole": 16.0, "whip": 9.0}
-"""The longest there are. [m] Source: handbook 1; the whip is an editable default."""
+"""The longest there are. [m] Editable defaults."""
 
 
 @dataclass(frozen=True, kw_only=True)

@@ -39,6 +39,7 @@ OLDER = _series("older series; only what differs is listed: an editable default"
 
 MODERN_MASS_KG = MappingProxyType({s.name: s.mass_kg for s in MODERN})
 FINEST_KG = min(MODERN_MASS_KG.values())
+"""The finest shot of the series. [kg]"""
 OLDER_MASS_KG = MappingProxyType({**MODERN_MASS_KG, **{s.name: s.mass_kg for s in OLDER}})
 
 

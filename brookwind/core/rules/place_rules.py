@@ -8,6 +8,7 @@ from typing import Annotated, Literal, Self
 from pydantic import Field, model_validator
 
 from brookwind.core.errors import OutOfRange
+from brookwind.core.figures import Figure, load
 from brookwind.core.floats.types import FLOAT_TYPES
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.components import PieceId
@@ -91,8 +92,8 @@ class Place(Frozen):
     day: Day = Day()
 
 
-def _clash(code: str, message: str, remedy: str, *path: str | int) -> OutOfRange:
-    return OutOfRange.one(code, message, remedy, path)
+def _clash(code: str, message: str, remedy: str, *path: str | int, **figures: Figure) -> OutOfRange:
+    return OutOfRange.one(code, message, remedy, path, figures)
 
 
 def _check_hooks(rules: PlaceRules) -> None:
@@ -111,9 +112,9 @@ def _check_lead(rules: PlaceRules) -> None:
         if band.from_kg >= band.to_kg:
             raise _clash(
                 "lead-band-empty",
-                f"Lead is forbidden from {band.from_kg * 1000:g} g up to {band.to_kg * 1000:g} g, which is nothing.",
+                "Lead is forbidden from {lighter} up to {heavier}, which is nothing.",
                 "Enter the lighter weight first.",
-                "lead", i, "from_kg",
+                "lead", i, "from_kg", lighter=load(band.from_kg), heavier=load(band.to_kg),
             )  # fmt: skip
 
 

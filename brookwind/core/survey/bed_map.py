@@ -16,8 +16,11 @@ from brookwind.core.survey.section import ROUGH_M, SAME_PLACE_M, Array
 _LEAST_SPREAD_M = 0.5
 """Root mean square distance from the best line below which there is no map. [m] Editable default."""
 _MAP_CELLS = 26
+"""Cells along the longer side of the map."""
 _MAP_MOST = 400
+"""Soundings the map is drawn from at most."""
 _FAR_M = 60.0
+"""Farther apart two soundings tell nothing of each other. [m] Editable default."""
 _RUN_STEP_M, _RUN_FAR_M = 0.25, 40.0
 _SLOPE_OVER_M = 2.0
 """The bed's slope under the float is taken over so much to each side. [m] Editable default."""

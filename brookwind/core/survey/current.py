@@ -21,6 +21,7 @@ _OVER_ERROR_M = 0.15
 _TIME_ERROR_S = 0.4
 """Error of a hand stopped time. [s] Editable default."""
 _SAME_LANE_M = 1.5
+"""Drifts this near run in the same lane. [m] Editable default."""
 CREASE_RATIO = 1.35
 """Fast over slow water from which a crease is spoken of. Editable default."""
 
@@ -113,7 +114,8 @@ def profile_at(found: Current, distance_m: float, depth_m: float) -> Profile | N
     distance_m: from the bank. [m]
     depth_m: depth of the water there. [m]
     None without any surface drift.
-    Source: least squares of log u on log(1 - d/h) through the surface speed; handbook 5.4 for the form.
+    Source: least squares of log u on log(1 - d/h) through the surface speed; form of
+    the power law of a channel (Chow 1959).
     """
     surface = sorted((s.distance_m, s.speed_m_s) for s in found.speeds if s.depth_m == 0.0)
     if not surface:

@@ -10,6 +10,7 @@ from brookwind.core.survey.plumbing.infer import plumb
 from brookwind.core.survey.plumbing.readings import Plumbing
 
 _LEAST_HALF_M = 0.01
+"""Nobody plumbs nearer than this. [m] Editable default."""
 
 
 def sounding_from(spot: Plumbing, at: datetime | None = None) -> Sounding:

@@ -15,6 +15,7 @@ from brookwind.core.water.tide import tide_heights_m
 Array = NDArray[np.float64]
 
 _HOUR = 3600.0
+"""An hour. [s]"""
 _HALF_TIDE_H = (3.0, 9.0)
 """A high and the next low are this far apart; a longer gap means one is missing. [h] Editable default: a semidiurnal
 tide turns every 6.2 h."""

@@ -13,6 +13,7 @@ from brookwind.core.frozen import Frozen
 from brookwind.core.survey.document import Place
 
 _LONGEST_SHADOW_M = 200.0
+"""A longer shadow is beyond the swim. [m]"""
 
 
 class TipColour(Frozen):

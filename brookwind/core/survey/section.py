@@ -25,13 +25,16 @@ ASIDE_M = 2.0
 SAME_PLACE_M = 0.05
 """Soundings nearer than this are one place. [m]"""
 COLUMNS = 161
+"""Columns of the drawn section."""
 
 SHELF_SLOPE = 0.30
 """Steeper is a shelf's edge; about 17 degrees. Editable default."""
 FLAT_SLOPE = 0.06
 """Less steep is a flat. Editable default."""
 SHELF_DROP_M = 0.4
+"""A step of the bed at least so high is a shelf. [m] Editable default."""
 FLAT_LENGTH_M = 2.0
+"""Even bed at least so long is a flat. [m] Editable default."""
 
 
 class Column(Frozen):

@@ -21,6 +21,7 @@ Array = NDArray[np.float64]
 Mask = NDArray[np.bool_]
 
 _STEP_S = 60.0
+"""Between the moments looked at. [s]"""
 LONGEST = timedelta(hours=36)
 LEAST_WATER_M = 0.25
 """Less water than this counts as dry. [m] Editable default."""

@@ -9,6 +9,7 @@ from brookwind.core.errors import NotUnderstood
 _NAMED = re.compile(r"(fresh|sea|brackish)(?::(-?\d+(?:\.\d+)?)(?:,(-?\d+(?:\.\d+)?))?)?")
 _SALT = {"fresh": 0.0, "brackish": 12.0, "sea": 35.0}
 _USUAL_C = 15.0
+"""Of a water of which no temperature is said. [°C] Editable default."""
 
 
 def named_water(text: str) -> tuple[float, float]:

@@ -19,6 +19,7 @@ UNDER_ERROR = 0.25
 CLEAR_ERROR = 0.2
 """How sharply a float goes out of sight: standard deviation as a share of the clear depth. Editable default."""
 _NOTHING = 1e-250
+"""Below this all depths are equally unlikely."""
 _WIDE_M = 4.0
 """A float shows all it can show within this of its setting. [m]"""
 SLIP = 0.0002

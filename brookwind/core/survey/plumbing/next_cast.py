@@ -11,7 +11,9 @@ from brookwind.core.survey.plumbing.readings import AsWanted, Flat, Gone, High, 
 from brookwind.core.survey.plumbing.response import Array, Response, response
 
 _DEPTHS = 160
+"""Depths weighed at most."""
 _SETTINGS = 48
+"""Settings weighed at most."""
 
 
 class NextCast(Frozen):

@@ -31,6 +31,7 @@ LEAN_DOUBT = 0.5
 """Standard error of the lean estimate as a share of it. Editable default: the profile is not known."""
 
 _TIPS = 80
+"""Points of the curve from tip to depth."""
 
 
 @dataclass(frozen=True)
