@@ -50,7 +50,7 @@ unit: .stamps/dev build chromium web-unit
 hours: .stamps/dev build chromium ## what reads the clock, again: about midnight, on the night the clocks change, on a leap day
 	printf '%s\n' before-midnight after-midnight clocks-change leap-day | xargs -P 2 -I{} \
 	  env BROOKWIND_TEST_HOUR={} $(BIN)/python -m pytest -p no:benchmark -m clock tests/web tests/instruments tests/api
-	set -e; cd web && for zone in Asia/Tokyo America/New_York; do TZ=$$zone npx vitest run --reporter=dot; done
+	set -e; cd web && for zone in Asia/Tokyo America/New_York; do TZ=$$zone npx vitest run --reporter=dot src/units src/water; done
 
 web-unit: .stamps/web
 	cd web && npx vitest run --reporter=dot
