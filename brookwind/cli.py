@@ -17,7 +17,7 @@ from typing import Annotated, Any
 import typer
 from pydantic import ValidationError
 
-from brookwind import __version__
+from brookwind import __version__, start
 from brookwind.cli_common import AsJson, RigFile, box_from, bytes_from, fail, json_from, rig_from
 from brookwind.cli_family import family_command
 from brookwind.cli_floats import float_command, window_command
@@ -33,7 +33,16 @@ from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.rig.families import FAMILY
 from brookwind.core.rig.refusals import from_validation
 
-app = typer.Typer(help="Float rigs balanced from what is in the box.", no_args_is_help=True, add_completion=False)
+app = typer.Typer(no_args_is_help=True, add_completion=False)
+
+
+@app.callback()
+def _begin(context: typer.Context) -> None:
+    """Float rigs balanced from what is in the box."""
+    # The servers have yet to load what answers.
+    if context.invoked_subcommand not in {"serve", "demo"}:
+        start.loaded()
+
 
 app.command("float")(float_command)
 app.command("window")(window_command)
@@ -261,8 +270,10 @@ def _serve(engine: Any, host: str, port: int, hub: Any = None) -> None:
     warm = threading.Timer(1.0, lambda: [importlib.import_module(m) for m in ("scipy.special", "scipy.interpolate")])
     warm.daemon = True
     warm.start()
+    application = make_app(engine, hosts, hub=hub)
+    start.loaded()
     typer.echo(f"Brookwind {__version__} on http://{host}:{port}")
-    uvicorn.run(make_app(engine, hosts, hub=hub), host=host, port=port, log_level="warning", server_header=False)
+    uvicorn.run(application, host=host, port=port, log_level="warning", server_header=False)
 
 
 if __name__ == "__main__":
