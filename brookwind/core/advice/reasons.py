@@ -135,7 +135,8 @@ def for_sliding(family: Family, sought: Sought) -> Reason | None:
                       weight=-5.0, impossible=True)  # fmt: skip
     if family.slides and decision.answer == "sliding":
         return Reason(says="It slides, as it must at this depth.", weight=1.5)
-    if family.slides and decision.answer == "fixed" and family.id != "pole-slider":
+    if family.slides and decision.answer == "fixed" and family.layout.overload <= 1.0:
+        # One held on a tight line slides to search the depths, not to reach them.
         return Reason(says="It slides; a fixed float would reach.", weight=-0.7)
     return None
 
@@ -198,8 +199,8 @@ def for_rules(family: Family, sought: Sought) -> Reason | None:
         says = "Overloaded floats are forbidden here."
     elif kind.id in rules.no_floats:
         says = f"This kind of float is forbidden here: {kind.name}."
-    elif rules.hooks_most == 1 and family.id == "dragging":
-        says = "It has two hooks; one is allowed here."
+    elif rules.hooks_most is not None and family.hooks > rules.hooks_most:
+        says = "It has more hooks than are allowed here."
     elif rules.lash_least_m and family.lash_m and family.lash_m[1] < rules.lash_least_m:
         says = "Its lash is shorter than is ruled here."
     else:
@@ -237,7 +238,7 @@ def for_terminal(family: Family, sought: Sought) -> Reason | None:
     sought: what for and where.
     """
     a = sought.school["terminal"]
-    if family.id == "slider-and-jig":
+    if family.jig:
         weight = 0.8 if a.school == "jig" else -0.8
         return Reason(says=f"Ends in a jig; the school here is {a.name} ({a.why}).", weight=weight, school="terminal")
     return None

@@ -58,6 +58,14 @@ class Pattern:
     """A gap over the one above it; below 1 gaps close towards the hook."""
     carrier: Literal["family", "none", "jig"] = "family"
     """What carries most of the load: as its family has it, the shot itself, or a jig at the hook."""
+    heavy: str = "a lead"
+    """What carries it, in words, where the box has none."""
+    needs_heavy: bool = False
+    """Without that piece it is another pattern."""
+    at_float: bool = False
+    """The pieces chosen together are locked on either side of the float."""
+    shotted: bool = True
+    """Shot trims it."""
     source: str = "default"
 
 
@@ -126,6 +134,7 @@ LOCKED = Pattern(
     alike=inf,
     place=place_locked,
     carrier="none",
+    at_float=True,
 )
 STACK = Pattern(
     id="stack",
@@ -135,6 +144,8 @@ STACK = Pattern(
     droppers=2,
     alike=inf,
     place=place_under,
+    heavy="two or three round weights that fit",
+    needs_heavy=True,
 )
 OLIVETTE = Pattern(
     id="olivette",
@@ -144,6 +155,8 @@ OLIVETTE = Pattern(
     droppers=2,
     alike=inf,
     place=place_under,
+    heavy="an olivette that fits",
+    needs_heavy=True,
 )
 LEAD = Pattern(
     id="lead",
@@ -165,6 +178,7 @@ JIG = Pattern(
     place=place_bulk,
     most_pieces=0,
     carrier="jig",
+    heavy="a jig",
 )
 LIFT = Pattern(
     id="lift",
@@ -183,6 +197,7 @@ NONE = Pattern(
     droppers=0,
     alike=inf,
     place=place_bulk,
+    shotted=False,
 )
 
 PATTERNS = (

@@ -21,7 +21,7 @@ from brookwind.core.balance.heavy_first import (
     with_jig,
 )
 from brookwind.core.balance.own_pattern import pattern_of
-from brookwind.core.balance.patterns import DROPPER_SHARE_MOST, JIG, LOCKED, NONE, OLIVETTE, PATTERN, STACK, Pattern
+from brookwind.core.balance.patterns import DROPPER_SHARE_MOST, PATTERN, Pattern
 from brookwind.core.balance.placing import check_room, clear_of_others, taken_stretches
 from brookwind.core.balance.proposal import Balanced, Proposal, Taken, Wish, larger_below, proposal_of, taken_of
 from brookwind.core.balance.refuse import already_full, locked_on_slider, nothing_fits
@@ -120,9 +120,9 @@ def _balanced(situation: Situation, stock: Stock, wish: Wish, lifted: float, lis
             "pattern", f"There is no pattern {wish.pattern!r}.", f"Patterns are {', '.join(PATTERN)}.", ("pattern",)
         )
     stock = allowed(rig, stock, wish)
-    if pattern is NONE:
+    if not pattern.shotted:
         return without_shot(rig, stock, wish)
-    if pattern is LOCKED and rig.float_piece.position_m is None:
+    if pattern.at_float and rig.float_piece.position_m is None:
         raise locked_on_slider()
     target = target_for(situation, lifted)
     bare = take_off(rig, is_free_shot)
@@ -168,11 +168,11 @@ class _Search:
 
     def starts(self, at_tip: Rig, keep: bool) -> list[_Start]:
         """Every beginning worth trying; refuses when even the lightest is too heavy."""
-        if self.pattern is JIG:
+        if self.pattern.carrier == "jig":
             jigs = [s for s in self.stock.leads if s.shape == "jig" and s.count > 0]
             fixed = any(isinstance(c, Weight) and c.shape == "jig" and not is_jig(c) for c in at_tip.components)
             if not jigs and not fixed:
-                raise no_heavy(JIG)
+                raise no_heavy(self.pattern)
             rigs = [(at_tip, None)] if fixed else [(with_jig(at_tip, s), HeavyPiece(s, 1)) for s in jigs]
             return [_Start(base, heavy, self._need(base)) for base, heavy in rigs]
         hung = self.target.pull_n - self._need(at_tip)
@@ -182,7 +182,7 @@ class _Search:
             heavies = heavy_options(at_tip, self.stock, self.target, hung)
         found = []
         for heavy in heavies:
-            if heavy is None and self.pattern in (STACK, OLIVETTE) and not keep:
+            if heavy is None and self.pattern.needs_heavy and not keep:
                 raise no_heavy(self.pattern)
             base = with_heavy(at_tip, heavy) if heavy else at_tip
             found.append(_Start(base, heavy, self._need(base)))
@@ -316,7 +316,7 @@ class _Search:
         grains = [Grain(s.mass_kg, s.density_kg_m3) for s in pieces]
         ratio = self.wish.gap_ratio or self.pattern.gap_ratio
         placed = self.pattern.place(grains[: len(chosen)], grains[len(chosen) :], span, ratio)
-        if self.pattern is LOCKED:
+        if self.pattern.at_float:
             rig = lock_at_float(rig, [s.on_line for s in chosen])
             pieces, grains, placed = singles, grains[len(chosen) :], placed[len(chosen) :]
         placed = clear_of_others(grains, placed, taken_stretches(rig))

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from brookwind.core.balance.patterns import PATTERN
 from brookwind.core.balance.proposal import Proposal, Wish
 from brookwind.core.balance.propose import balance_rig
 from brookwind.core.box.stock import LeadStock, ShotStock, Stock
@@ -76,7 +77,7 @@ def weighted(rig: Rig, stock: Stock = SHOP) -> Proposal:
 def _settled_for(proposal: Proposal) -> Proposal:
     """A float that carries its own load shows what it shows: that is its tip."""
     rig = proposal.rig
-    if rig.pattern != "none" or layout_of(rig).fill or settle(rig).status != "stands":
+    if PATTERN[rig.pattern].shotted or layout_of(rig).fill or settle(rig).status != "stands":
         return proposal
     aim = rig.aim.model_copy(update={"tip_m": round(proposal.tip_m, 4)})
     return proposal.model_copy(update={"rig": rig.model_copy(update={"aim": aim}), "error_m": 0.0})

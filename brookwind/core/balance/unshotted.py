@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from brookwind.core.balance.fill import fill_float
 from brookwind.core.balance.heavy_first import HeavyPiece, strip_heavy, with_heavy
-from brookwind.core.balance.patterns import JIG, NONE, OLIVETTE, STACK, Pattern
+from brookwind.core.balance.patterns import NONE, Pattern
 from brookwind.core.balance.proposal import Balanced, Wish, proposal_of, taken_of
 from brookwind.core.box.stock import Stock
 from brookwind.core.errors import Infeasible
@@ -47,9 +47,7 @@ def no_heavy(pattern: Pattern) -> Infeasible:
 
     pattern: the pattern.
     """
-    what = {STACK.id: "two or three round weights that fit", OLIVETTE.id: "an olivette that fits", JIG.id: "a jig"}.get(
-        pattern.id, "a lead"
-    )
+    what = pattern.heavy
     return Infeasible.one(
         "no-heavy",
         f"The box holds no {what.removeprefix('an ').removeprefix('a ')} for this float."

@@ -63,4 +63,6 @@ class FloatType:
     """Hole or eye that the line runs through."""
     widest_m: float = 0.06
     """A body wider than this is a slip of the pen. [m]"""
+    litter: bool = False
+    """Lost, it does harm: it is to be brought home."""
     source: str = "default"

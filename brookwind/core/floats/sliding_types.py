@@ -38,7 +38,7 @@ BALLOON = FloatType(
     id="balloon", name="balloon", says="A small balloon on a snap swivel; how far it is blown up sets what it carries.",
     mounts=("bottom-end-sliding",), setting_from="base", shape=bulb, stem="plastic", body="air", tip="plastic",
     at_kg=0.15, body_length_m=0.0, tip_diameter_m=0.0003, paint_m=1.0, design_out=0.5, usual_tip_m=0.05,
-    shell_kg_m2=0.03, widest_m=0.4, bore_m=0.0025,
+    shell_kg_m2=0.03, widest_m=0.4, bore_m=0.0025, litter=True,
 )  # fmt: skip
 
 SLIDING_TYPES = (BOTTOM_END_SLIDER, CIGAR_SLIDER, TORPEDO_SLIDER, FOAM_SLIP, BALLOON)

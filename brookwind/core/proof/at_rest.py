@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from math import degrees
 
+from brookwind.core.balance.patterns import PATTERN
 from brookwind.core.edits.set_aim import SetAim
 from brookwind.core.edits.set_stop import SetStop
 from brookwind.core.figures import Figure, angle, depth, length, load, tip
@@ -93,7 +94,8 @@ def _tip_off(check: Check, there: Situation) -> Finding | None:
     rig, s, m = there.rig, there.settled, there.moving
     wanted = rig.aim.tip_m
     status, shown, carried = (m.status, m.tip_m, m.carried_n) if m else (s.status, s.tip_m, s.pull_n)
-    if rig.pattern == "none" and s.body.longest_tip_m >= shown >= wanted:
+    pattern = PATTERN.get(rig.pattern)
+    if pattern and not pattern.shotted and s.body.longest_tip_m >= shown >= wanted:
         # Without shot there is nothing to trim with: more of the tip shows, and that is that.
         return None
     if status != "stands" or abs(shown - wanted) <= TIP_TOLERANCE_M or wanted > s.body.length_m:

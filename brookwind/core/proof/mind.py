@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from collections.abc import Callable
 
+from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.matter.density import SALT_WATER
 from brookwind.core.proof.check import Check, Subject
 from brookwind.core.rig.components import Shot, Weight
@@ -56,7 +57,7 @@ MIND = (
     _due("fish-care", "bait", "Wet hands, unhook over water or a wet mat, hold it into the flow until it swims off. "
             "Check, clean and dry your nets.", lambda rig: True),
     _due("balloon", "float", "Bring the balloon home: a lost one kills. Leave no line or tube behind.",
-            lambda rig: rig.float_piece.spec.type == "balloon"),
+            lambda rig: FLOAT_TYPE[rig.float_piece.spec.type].litter),
     _due("live-bait", "bait", "Live bait is forbidden in many places: read the rule first.",
             lambda rig: any(c.kind == "bait" and c.item == "live-fish" for c in rig.components)),
     _due("overload", "load", "An overloaded float is forbidden in some places.",

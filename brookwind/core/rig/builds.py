@@ -66,7 +66,7 @@ def tandem(tie: Tie) -> Parts:
 
 
 def _jig(tie: Tie) -> Parts:
-    wanted = tie.family.id == "slider-and-jig" if tie.habits.jig is None else tie.habits.jig
+    wanted = tie.family.jig if tie.habits.jig is None else tie.habits.jig
     return (jig_head(),) if wanted and tie.family.slides else ()
 
 
@@ -170,8 +170,14 @@ def pole(tie: Tie) -> Parts:
 
     tie: what the rig is tied from.
     """
-    if tie.habits.lash == "long" and tie.family.id != "sight-float":
-        return slapped(tie)
+    return slapped(tie) if tie.habits.lash == "long" else bare_pole(tie)
+
+
+def bare_pole(tie: Tie) -> Parts:
+    """A pole float with nothing above it, however long the lash: nothing may splash over a fish that is seen.
+
+    tie: what the rig is tied from.
+    """
     return (*main_line(tie), _float(tie), *_silicones(), *end(tie))
 
 

@@ -226,7 +226,7 @@ def _float_for(family: Family, water: Water, hook: HookSize, pattern: HookPatter
     pull = submerged_weight_n(hook.mass_kg * pattern.mass, STEEL_KG_M3, there)
     pull += max(0.0, submerged_weight_n(bait.mass_kg, bait.density_kg_m3, there))
     as_lead = lead_mass_kg(pull, there)
-    own = builds.SWIVEL_KG + builds.JIG_KG if family.id == "slider-and-jig" else 0.0
+    own = builds.SWIVEL_KG + builds.JIG_KG if family.jig else 0.0
     if "none" not in family.patterns:
         capacity = max(capacity, (as_lead + own) / TACKLE_SHARE)
     capacity = float(f"{capacity:.2g}")

@@ -21,7 +21,7 @@ SIGHT = Family(
     says="A tiny float 10 to 30 cm over the hook on a long lash, cast at a fish that is seen.",
     special="The bait sinks by itself. The pole's shadow matters: keep it off the fish.",
     mount="pole-fixed", float_type="pole-shallow", capacity_kg=0.0002, at_depth_m=0.5,
-    patterns=("bulk", "none"), species="common-carp", build=builds.pole, tackle=("pole", "whip"),
+    patterns=("bulk", "none"), species="common-carp", build=builds.bare_pole, tackle=("pole", "whip"),
     waters=("still", "running"), depth_m=(0.1, 60.0), distance_m=(2, 12), bands=("surface", "upper"),
     current_m_s=(0.0, 0.2), line_wants="floats", main_line_m=0.00015, hooklength_m=0.1, lash_m=(1.5, 3.0),
     deepest_m=0.3,

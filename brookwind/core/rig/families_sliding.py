@@ -31,7 +31,7 @@ SLIDER_AND_JIG = Family(
     species="crappie", build=builds.in_line_slider, layout=Layout(heavy="lead", shot_on="leader"),
     waters=("still", "running", "sea"), depth_m=(1.0, 12.0), distance_m=(5, 35),
     bands=("near-bed", "mid-water", "upper"), current_m_s=(0.0, 0.6), main_line_m=0.00022, hooklength_m=0.6,
-    bait="soft-lure",
+    bait="soft-lure", jig=True,
 )  # fmt: skip
 PINCHED_SLIDER = Family(
     id="pinched-slider", number=11, name="in-line slider with pinched shot",
@@ -59,7 +59,7 @@ DRAGGING = Family(
     species="steelhead", build=builds.dragging,
     layout=Layout(heavy="linked-lead", shot_on="leader", hangs_for_balance=True), waters=("running",),
     depth_m=(0.8, 5.0), distance_m=(4, 30), bands=("bed",), current_m_s=(0.2, 1.5), line_wants="floats",
-    main_line_m=0.0003, hooklength_m=1.1, laid="lead", dragging=True,
+    main_line_m=0.0003, hooklength_m=1.1, laid="lead", dragging=True, hooks=2,
 )  # fmt: skip
 BALLOON = Family(
     id="balloon", number=17, name="balloon float",

@@ -80,6 +80,9 @@ class Family:
     bait: str | None = None
     """The bait the family is for, when it is not the fish's usual one."""
     dragging: bool = False
+    jig: bool = False
+    """It ends in a jig unless the angler ties otherwise."""
+    hooks: int = 1
     source: str = "default"
 
     @property
