@@ -9,6 +9,7 @@ from __future__ import annotations
 import importlib
 import json
 import re
+import signal
 import sys
 import threading
 from pathlib import Path
@@ -211,6 +212,9 @@ def standins(
 
     from brookwind.instruments.standins.all import running
 
+    # Started in the background of a shell, an interrupt would be ignored.
+    for stops in (signal.SIGINT, signal.SIGTERM):
+        signal.signal(stops, signal.default_int_handler)
     try:
         with running(sounder_port, web_port, scale_port) as addresses:
             for address in addresses:

@@ -62,7 +62,7 @@ class Server:
             shutil.copy(_loaded(), self.database)
         own = {"BROOKWIND_DEMO_DB": str(self.database), "BROOKWIND_DB": str(self.database)}
         self.pid = nursery().start([self.what, "--port", str(self.port)], own)
-        for _ in range(200):
+        for _ in range(1200):
             try:
                 urllib.request.urlopen(f"{self.url}/api/rigs", timeout=1).close()
                 return

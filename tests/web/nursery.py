@@ -14,7 +14,7 @@ import time
 from functools import cache
 
 _LOADED = (
-    "uvicorn", "scipy.special", "scipy.interpolate", "scipy.linalg.lapack", "icalendar", "brookwind.api.app",
+    "uvicorn", "gsw", "scipy.special", "scipy.interpolate", "scipy.linalg.lapack", "icalendar", "brookwind.api.app",
     "brookwind.demo.load", "brookwind.instruments.standins.all",
 )  # fmt: skip
 
