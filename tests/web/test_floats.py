@@ -44,7 +44,7 @@ def floats(box: Server, page: Page) -> Iterator[Page]:
     put_back(page, f"{box.url}/api/box/float-02", float_2.model_dump(mode="json"))
     page.goto(f"{box.url}/bench/rudd-strung")
     page.get_by_role("navigation", name="Stations").get_by_role("button", name="Float").click()
-    expect(page.get_by_test_id("window-says")).to_contain_text("From 0.88 g (cast)")
+    expect(page.get_by_test_id("window-says")).to_contain_text("From 0.89 g (cast)")
     yield page
     assert [c for c in complaints if "Failed to load resource" not in c] == []
 
@@ -76,7 +76,7 @@ def test_a_shut_window_says_what_to_give_up_and_opens_when_it_is_given(floats: P
     expect(floats.get_by_label("Distance", exact=True)).to_have_value(re.compile("29"))
     for _ in range(2):
         floats.get_by_role("button", name="Undo").click()
-    expect(says).to_contain_text("From 0.88 g (cast)")
+    expect(says).to_contain_text("From 0.89 g (cast)")
     put(floats, "Wind", "forty")
     expect(floats.get_by_role("alert").filter(has_text="forty")).to_contain_text("is not a speed")
     expect(floats.get_by_label("Wind", exact=True)).to_have_value("forty")
@@ -86,7 +86,7 @@ def test_bands_and_floats_tell_their_reasons_to_keys_alone(floats: Page) -> None
     chart = floats.get_by_test_id("capacity-window")
     chart.get_by_role("button").first.focus()
     reason = floats.get_by_test_id("window-reason")
-    expect(reason).to_contain_text("Cast: from 0.88 g")
+    expect(reason).to_contain_text("Cast: from 0.89 g")
     expect(reason).to_contain_text("Range with drag")
     for _ in range(3):
         floats.keyboard.press("ArrowDown")
