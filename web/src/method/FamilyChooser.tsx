@@ -67,7 +67,7 @@ export default function FamilyChooser({ catalogue, purpose, present, busy, onCho
           {say(suits.data.slides.says, suits.data.slides.figures, units)}
         </Text>
       )}
-      <Box mt="3" maxW="80">
+      <Box mt="3" maxW="320px">
         <TextField label="Find by name" value={wanted} placeholder="slider, pole, lift …" onChange={setWanted} />
       </Box>
       {suits.isPending && <Text color="soft">Weighing twenty ways.</Text>}

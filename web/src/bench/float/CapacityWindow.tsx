@@ -78,9 +78,7 @@ export function CapacityWindow({ window, present, shown, lit, onShow, onPut, uni
                 fill={colour("soft")}
                 style={{ fontSize: 12 }}
               >
-                {write(kg, "load", units)
-                  .replace(/\.?0+(?= )/, "")
-                  .replace(/ g$/, "")}
+                {Number.parseFloat(write(kg, "load", units))}
               </text>
             </g>
           ))}
