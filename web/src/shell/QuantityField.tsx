@@ -1,5 +1,5 @@
 import { Box, Input } from "@chakra-ui/react";
-import { useEffect, useId, useState } from "react";
+import { useId, useState } from "react";
 import { forField, type Quantity, read } from "../units/quantity";
 import { useSettings } from "../units/settings";
 
@@ -23,14 +23,12 @@ export function QuantityField({ label, name, value, quantity, onChange, hint, pr
   const id = useId();
   const { units } = useSettings();
   const shown = forField(value, quantity, units);
-  const [text, setText] = useState(() => sessionStorage.getItem(unread(name)) ?? shown);
-  const [touched, setTouched] = useState(() => sessionStorage.getItem(unread(name)) !== null);
+  // Null: nothing typed, the value is shown. An answer that arrives while one types can never overwrite it.
+  const [typed, setTyped] = useState(() => sessionStorage.getItem(unread(name)));
+  const touched = typed !== null;
+  const text = typed ?? shown;
   const got = read(text, quantity, units);
   const wrong = touched && !got.ok ? got.sentence : !touched ? problem : undefined;
-
-  useEffect(() => {
-    if (!touched) setText(shown);
-  }, [shown, touched]);
 
   const take = () => {
     if (!touched) return;
@@ -39,15 +37,14 @@ export function QuantityField({ label, name, value, quantity, onChange, hint, pr
       return;
     }
     sessionStorage.removeItem(unread(name));
-    setTouched(false);
+    setTyped(null);
     // Text that was not altered must not alter a value known more exactly than it is shown.
     if (text !== shown) onChange(got.value);
   };
 
   const giveUp = () => {
     sessionStorage.removeItem(unread(name));
-    setTouched(false);
-    setText(shown);
+    setTyped(null);
   };
 
   return (
@@ -62,10 +59,7 @@ export function QuantityField({ label, name, value, quantity, onChange, hint, pr
         autoComplete="off"
         aria-invalid={wrong ? true : undefined}
         aria-describedby={wrong || hint ? `${id}-say` : undefined}
-        onChange={(e) => {
-          setText(e.currentTarget.value);
-          setTouched(true);
-        }}
+        onChange={(e) => setTyped(e.currentTarget.value)}
         onBlur={take}
         onKeyDown={(e) => {
           if (e.key === "Enter") take();
