@@ -73,7 +73,7 @@ def test_a_shut_window_says_what_to_give_up_and_opens_when_it_is_given(floats: P
     expect(offers).to_contain_text("Fish at 28.8")
     offers.get_by_role("button", name="Do so").first.click()
     expect(says).to_contain_text(re.compile("^From .* to "))
-    expect(floats.get_by_label("Distance", exact=True)).to_have_value(re.compile("29"))
+    expect(floats.get_by_label("Distance", exact=True)).to_have_value("28.8 m")
     for _ in range(2):
         floats.get_by_role("button", name="Undo").click()
     expect(says).to_contain_text("From 0.89 g (cast)")
