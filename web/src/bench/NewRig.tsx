@@ -10,6 +10,7 @@ import { QuantityField } from "../shell/QuantityField";
 import { Sheet } from "../shell/Sheet";
 import { TextField } from "../shell/TextField";
 import { capital } from "../units/vocabulary";
+import { TackleField } from "./TackleField";
 import { useStartRig } from "./useStartRig";
 import { useSwims } from "./useSwims";
 
@@ -170,18 +171,13 @@ function ReachFields({ reach, usual, onChange }: ReachProps) {
   const set = (part: Partial<Reach>) => onChange({ ...reach, ...part });
   return (
     <Grid templateColumns="1fr 1fr" gap="3" alignItems="end">
-      <Choice
-        label="Tackle"
+      <TackleField
         value={reach.tackle}
         onChange={(tackle) => {
           const { rod_m, distance_m } = usual.find((c) => c.id === tackle) ?? reach;
-          set({ tackle: tackle as Reach["tackle"], rod_m, distance_m });
+          set({ tackle, rod_m, distance_m });
         }}
-      >
-        <option value="rod">rod and reel</option>
-        <option value="pole">pole</option>
-        <option value="whip">whip</option>
-      </Choice>
+      />
       <QuantityField
         label="Its length"
         name="new-rod"

@@ -9,6 +9,7 @@ import { capital, word } from "../../units/vocabulary";
 import { useHere } from "../here";
 import { problemAt } from "../problemAt";
 import type { Station } from "../station";
+import { TackleField } from "../TackleField";
 import { LineRow } from "./LineRow";
 import { RunsThrough } from "./RunsThrough";
 import { Schools } from "./Schools";
@@ -89,15 +90,7 @@ function LineStation() {
             onChange={(rod_m) => set({ rod_m })}
           />
         )}
-        <Choice
-          label="Tackle"
-          value={rig.conditions.tackle}
-          onChange={(t) => set({ tackle: t as Conditions["tackle"] })}
-        >
-          <option value="rod">rod and reel</option>
-          <option value="pole">pole</option>
-          <option value="whip">whip</option>
-        </Choice>
+        <TackleField value={rig.conditions.tackle} onChange={(tackle) => set({ tackle })} />
         {facts && (
           <QuantityField
             label={onPole ? "Elastic takes" : "Drag slips at"}
