@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, field
+from functools import cached_property
 from itertools import pairwise
 from math import pi
 
@@ -32,6 +33,22 @@ class Hanging:
     setting_m: float
     stop_above_m: float
     """Beads between stop and float: by so much the stop sits above the point of the float they rest on. [m]"""
+
+    @cached_property
+    def stretches(self) -> tuple[tuple[float, float, float], ...]:
+        """(upper end, lower end, pull of everything at or below the lower end) of the line between pieces. [m, m, N]
+
+        From the stop down. They are the same however deep the float sits, so they are reckoned once.
+        """
+        hung = [i for i in self.items if not i.above]
+        places = sorted({self.setting_m, 0.0, *(i.position_m for i in hung)})
+        total, last, below = 0.0, 0.0, []
+        for place in places:
+            total += line_weight_between_n(self, last, place)
+            total += sum(i.weight_n for i in hung if i.position_m == place)
+            below.append(total)
+            last = place
+        return tuple((high, low, n) for (low, high), n in zip(pairwise(places), below, strict=False))[::-1]
 
 
 @dataclass
@@ -151,11 +168,9 @@ def lay_out(hanging: Hanging, attachment_m: float, depth_m: float) -> Laid:
     """
     laid = Laid(path=[(hanging.setting_m, attachment_m)])
     depth, resting_from = attachment_m, 0.0
-    cuts = sorted({hanging.setting_m, 0.0, *(i.position_m for i in hanging.items if not i.above)}, reverse=True)
-    below = _weight_below(hanging)
     resting = False
-    for high, low in pairwise(cuts):
-        step = high - low if below[low] >= 0.0 else low - high
+    for high, low, below in hanging.stretches:
+        step = high - low if below >= 0.0 else low - high
         if depth + step > depth_m:
             if not resting:
                 resting, resting_from = True, high - max(0.0, depth_m - depth)
@@ -168,17 +183,6 @@ def lay_out(hanging: Hanging, attachment_m: float, depth_m: float) -> Laid:
     laid.hook_depth_m, laid.bed_from_m = depth, resting_from
     _share_out(hanging, laid, depth_m, resting)
     return laid
-
-
-def _weight_below(hanging: Hanging) -> dict[float, float]:
-    """Pull of everything at or below each cut on the stretch of line just above it. [N]"""
-    places = sorted({hanging.setting_m, 0.0, *(i.position_m for i in hanging.items if not i.above)})
-    total, last, found = 0.0, 0.0, {}
-    for place in places:
-        total += line_weight_between_n(hanging, last, place)
-        total += sum(i.weight_n for i in hanging.items if i.position_m == place and not i.above)
-        found[place], last = total, place
-    return found
 
 
 def depth_at_m(laid: Laid, position_m: float) -> float:
@@ -194,8 +198,11 @@ def depth_at_m(laid: Laid, position_m: float) -> float:
 
 
 def _share_out(hanging: Hanging, laid: Laid, depth_m: float, resting: bool) -> None:
+    # Pieces sit where the stretches end; what sits above the float may not.
+    ends = dict(laid.path)
     for item in hanging.items:
-        own = depth_at_m(laid, item.position_m) + item.link_m
+        at = ends.get(item.position_m)
+        own = (depth_at_m(laid, item.position_m) if at is None else at) + item.link_m
         laid.depth_m[item.component.id] = min(own, depth_m)
         if item.above:
             continue
