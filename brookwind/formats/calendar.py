@@ -7,7 +7,7 @@ from datetime import datetime, timedelta
 from typing import TYPE_CHECKING
 from uuid import NAMESPACE_URL, uuid5
 
-from brookwind.core.survey.timetable import Move, Timetable, Warned
+from brookwind.core.survey.timetable import Move, Timetable, LevelEvent
 
 if TYPE_CHECKING:
     from icalendar import Event
@@ -62,5 +62,5 @@ def _move_says(move: Move) -> str:
     return f"Stop to {move.setting_m:.2f} m{slide}"
 
 
-def _warning_says(warned: Warned) -> str:
+def _warning_says(warned: LevelEvent) -> str:
     return warned.says.format(**warned.figures) if warned.figures else warned.says

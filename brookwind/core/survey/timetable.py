@@ -72,7 +72,7 @@ class Move(Frozen):
     """Depth of the water when it is made. [m]"""
 
 
-class Warned(Frozen):
+class LevelEvent(Frozen):
     """Something the level does in the session that matters more than a stop."""
 
     kind: Literal["dries", "too-deep", "cut-off", "carried-on"]
@@ -86,7 +86,7 @@ class Timetable(Frozen):
     """Stop moves and warnings, in order of time."""
 
     moves: tuple[Move, ...]
-    warnings: tuple[Warned, ...]
+    warnings: tuple[LevelEvent, ...]
     least_depth_m: float
     most_depth_m: float
 
@@ -159,7 +159,7 @@ def _stretches(true: Mask) -> list[tuple[int, int]]:
     return list(zip(edges[::2].tolist(), (edges[1::2] - 1).tolist(), strict=True))
 
 
-def _warnings(plan: Plan, times: Array, levels: Array, depths: Array, wanted: Array, fishable: Mask) -> list[Warned]:
+def _warnings(plan: Plan, times: Array, levels: Array, depths: Array, wanted: Array, fishable: Mask) -> list[LevelEvent]:
     found = []
     for a, b in _stretches(~fishable):
         least = float(depths[a : b + 1].min())
@@ -183,11 +183,11 @@ def _warnings(plan: Plan, times: Array, levels: Array, depths: Array, wanted: Ar
     if last is not None and plan.end > last:
         begun = max(last, plan.start)
         says = "Levels after this are carried on from the last entry, not known. Read the level again."
-        found.append(Warned(kind="carried-on", at=begun, until=plan.end, says=says))
+        found.append(LevelEvent(kind="carried-on", at=begun, until=plan.end, says=says))
     return found
 
 
 def _warned(
     kind: Literal["dries", "too-deep", "cut-off"], times: Array, a: int, b: int, says: str, figures: dict[str, Figure]
-) -> Warned:
-    return Warned(kind=kind, at=_moment(times[a]), until=_moment(times[b]), says=says, figures=figures)
+) -> LevelEvent:
+    return LevelEvent(kind=kind, at=_moment(times[a]), until=_moment(times[b]), says=says, figures=figures)

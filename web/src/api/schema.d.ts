@@ -4001,6 +4001,33 @@ export interface components {
             turns: components["schemas"]["TurnOfTide"][];
         };
         /**
+         * LevelEvent
+         * @description Something the level does in the session that matters more than a stop.
+         */
+        LevelEvent: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "dries" | "too-deep" | "cut-off" | "carried-on";
+            /** Says */
+            says: string;
+            /**
+             * Until
+             * Format: date-time
+             */
+            until: string;
+        };
+        /**
          * LevelReading
          * @description A level read off a staff or a gauge.
          */
@@ -6658,7 +6685,7 @@ export interface components {
             /** Moves */
             moves: components["schemas"]["brookwind__core__survey__timetable__Move"][];
             /** Warnings */
-            warnings: components["schemas"]["Warned"][];
+            warnings: components["schemas"]["LevelEvent"][];
         };
         /**
          * TipAdvice
@@ -6988,33 +7015,6 @@ export interface components {
             fields: components["schemas"]["WaterFields"];
             /** Version */
             version: number;
-        };
-        /**
-         * Warned
-         * @description Something the level does in the session that matters more than a stop.
-         */
-        Warned: {
-            /**
-             * At
-             * Format: date-time
-             */
-            at: string;
-            /** Figures */
-            figures?: {
-                [key: string]: components["schemas"]["Figure"];
-            };
-            /**
-             * Kind
-             * @enum {string}
-             */
-            kind: "dries" | "too-deep" | "cut-off" | "carried-on";
-            /** Says */
-            says: string;
-            /**
-             * Until
-             * Format: date-time
-             */
-            until: string;
         };
         /**
          * Water

@@ -5,7 +5,7 @@ import { lazy, Suspense, useMemo, useState } from "react";
 import { api, type Catalogue, type Conditions, type Purpose } from "../api/client";
 import { Reasons } from "../method/Reasons";
 import { Button } from "../shell/Button";
-import { Choice } from "../shell/Choice";
+import { Choice, options } from "../shell/Choice";
 import { QuantityField } from "../shell/QuantityField";
 import { Sheet } from "../shell/Sheet";
 import { TextField } from "../shell/TextField";
@@ -78,23 +78,16 @@ export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; o
           onChange={setSpecies}
           hint={catalogue.species.find((s) => s.id === species)?.says}
         >
-          {catalogue.species.map((s) => (
-            <option key={s.id} value={s.id}>
-              {s.name}
-            </option>
-          ))}
+          {options(catalogue.species, (s) => [s.id, s.name])}
         </Choice>
         <WhichWater swims={swims.list} swim={swim} depth={depth} onSwim={setSwim} onDepth={setDepth} />
         <ReachFields reach={reach} usual={catalogue.tackle} onChange={setReach} />
         <Box>
           <Choice label="Rig family, the best suited first" value={family?.id ?? ""} onChange={setChosen}>
-            {ranked
-              .filter((s) => s.possible)
-              .map((s) => (
-                <option key={s.family} value={s.family}>
-                  {s.name}
-                </option>
-              ))}
+            {options(
+              ranked.filter((s) => s.possible),
+              (s) => [s.family, s.name],
+            )}
           </Choice>
           {suit && <Reasons reasons={suit.reasons} possible={suit.possible} />}
           {suits.isError && (
@@ -149,11 +142,7 @@ function WhichWater({ swims, swim, depth, onSwim, onDepth }: WaterProps) {
     <>
       <Choice label="Water" value={swim} onChange={onSwim}>
         <option value="">a water not in the book: enter its depth</option>
-        {swims.map((s) => (
-          <option key={s.swim.id} value={s.swim.id}>
-            {s.water.name}
-          </option>
-        ))}
+        {options(swims, (s) => [s.swim.id, s.water.name])}
       </Choice>
       {swim === "" && (
         <QuantityField label="Plumbed depth" name="new-depth" value={depth} quantity="depth" onChange={onDepth} />

@@ -1,11 +1,12 @@
-import { Box, Flex, Input, Stack, Text } from "@chakra-ui/react";
+import { Flex, Stack, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Copy, Plus, Trash2, Undo2 } from "lucide-react";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type Catalogue, Refusal, type Rig } from "../api/client";
 import { Button } from "../shell/Button";
 import { Sheet } from "../shell/Sheet";
+import { LeftField } from "../shell/TextField";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import type { BenchState } from "./useBench";
@@ -17,7 +18,6 @@ export default function RigsDialog({ rig, bench, catalogue, onStart, onClose }: 
   const { units } = useSettings();
   const queries = useQueryClient();
   const go = useNavigate();
-  const nameId = useId();
   const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs, staleTime: 0 });
   const [deleted, setDeleted] = useState<Rig | null>(null);
   const [failed, setFailed] = useState("");
@@ -57,20 +57,15 @@ export default function RigsDialog({ rig, bench, catalogue, onStart, onClose }: 
   return (
     <Sheet title="Rigs" onClose={onClose}>
       <Stack gap="4">
-        <Box>
-          <label htmlFor={nameId} className="bw-label">
-            Name of this rig
-          </label>
-          <Input
-            id={nameId}
-            defaultValue={rig.name}
-            maxLength={80}
-            onBlur={(e) => {
-              const name = e.currentTarget.value.trim();
-              if (name && name !== rig.name) bench.put({ ...rig, name });
-            }}
-          />
-        </Box>
+        <LeftField
+          label="Name of this rig"
+          value={rig.name}
+          maxLength={80}
+          onChange={(text) => {
+            const name = text.trim();
+            if (name && name !== rig.name) bench.put({ ...rig, name });
+          }}
+        />
         <Flex gap="3" wrap="wrap">
           <Button variant="solid" onClick={onStart}>
             <Plus aria-hidden="true" /> Start another

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Input, Text, Textarea } from "@chakra-ui/react";
-import { useId } from "react";
 import { type Catalogue, type Problem, sentenceOf } from "../api/client";
-import { Choice } from "../shell/Choice";
+import { Choice, options } from "../shell/Choice";
+import { Labelled } from "../shell/Labelled";
 import { QuantityField } from "../shell/QuantityField";
 import { at, type FieldSpec, nextMonth, withAt } from "./fields";
 import type { Named } from "./useEntries";
@@ -76,11 +76,7 @@ function Field({ spec, name, value, catalogue, problem, onChange }: FieldProps) 
         <>
           <Choice label={spec.label} value={String(value)} onChange={(v) => onChange(numeric ? Number(v) : v)}>
             {!from.some((f) => f.id === String(value)) && <option value={String(value)}>{String(value)}</option>}
-            {from.map((f) => (
-              <option key={f.id} value={f.id}>
-                {f.name}
-              </option>
-            ))}
+            {options(from, (f) => [f.id, f.name])}
           </Choice>
           <Wrong says={problem} />
         </>
@@ -111,20 +107,17 @@ function Wrong({ says }: { says: string | undefined }) {
 type WordsProps = { spec: FieldSpec; value: string; problem: string | undefined; onChange: (v: string) => void };
 
 function Words({ spec, value, problem, onChange }: WordsProps) {
-  const id = useId();
   const typed = (e: { currentTarget: { value: string } }) => onChange(e.currentTarget.value);
   return (
-    <Box>
-      <label htmlFor={id} className="bw-label">
-        {spec.label}
-      </label>
-      {spec.kind === "line" ? (
-        <Input id={id} value={value} maxLength={60} aria-invalid={problem ? true : undefined} onChange={typed} />
-      ) : (
-        <Textarea id={id} className="bw-words" rows={2} value={value} onChange={typed} />
-      )}
-      <Wrong says={problem} />
-    </Box>
+    <Labelled label={spec.label} wrong={problem}>
+      {(named) =>
+        spec.kind === "line" ? (
+          <Input {...named} value={value} maxLength={60} onChange={typed} />
+        ) : (
+          <Textarea {...named} className="bw-words" rows={2} value={value} onChange={typed} />
+        )
+      }
+    </Labelled>
   );
 }
 

@@ -4,7 +4,7 @@ import { Printer } from "lucide-react";
 import { useState } from "react";
 import { api, Refusal } from "../api/client";
 import { Button } from "../shell/Button";
-import { Choice } from "../shell/Choice";
+import { Choice, options } from "../shell/Choice";
 
 const STATE = { missing: "missing", short: "short", there: "there" } as const;
 
@@ -37,11 +37,7 @@ export function Packing() {
           </label>
         ))}
         <Choice label="Tied of each" value={String(copies)} onChange={(n) => setCopies(Number(n))}>
-          {[1, 2, 3, 4, 6].map((n) => (
-            <option key={n} value={n}>
-              {n}
-            </option>
-          ))}
+          {options([1, 2, 3, 4, 6], (n) => [n, n])}
         </Choice>
         <Button onClick={() => window.print()}>
           <Printer aria-hidden="true" /> Print the list

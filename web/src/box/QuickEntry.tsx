@@ -1,7 +1,8 @@
-import { Box, Flex, Input, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { api } from "../api/client";
 import { Button } from "../shell/Button";
+import { TextField } from "../shell/TextField";
 import type { BoxState } from "./useBox";
 
 /** Stock by the keyboard: a name and a count, Enter, the next. */
@@ -20,19 +21,15 @@ export function QuickEntry({ state }: { state: BoxState }) {
   };
   return (
     <Box flex="1" minW="260px" maxW="440px">
-      <label htmlFor="quick" className="bw-label">
-        Quick entry: a name and a count
-      </label>
-      <Flex gap="2">
-        <Input
-          id="quick"
+      <Flex gap="2" align="end">
+        <TextField
+          label="Quick entry: a name and a count"
+          flex="1"
           value={text}
           maxLength={120}
-          autoComplete="off"
           placeholder="BB 24, 8 +10, tin AAA -2"
-          aria-describedby="quick-say"
-          onChange={(e) => setText(e.currentTarget.value)}
-          onKeyDown={(e) => e.key === "Enter" && text.trim() && void enter()}
+          onChange={setText}
+          onEnter={() => text.trim() && void enter()}
         />
         <Button disabled={!text.trim()} onClick={() => void enter()}>
           Enter

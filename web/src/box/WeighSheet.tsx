@@ -1,4 +1,4 @@
-import { Box, Flex, Input, Stack, Text } from "@chakra-ui/react";
+import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, type BoxItem, Refusal, type Weighing } from "../api/client";
@@ -110,27 +110,20 @@ function Live({ onTake, pieces }: { onTake: (kg: number) => void; pieces: string
   const steady = scale?.status === "live" && scale.values?.stable === 1 && mass !== undefined && mass > 0;
   if (!scale || scale.status === "off")
     return (
-      <Box>
-        <label htmlFor="scale-where" className="bw-label">
-          Pocket scale: port or socket
-        </label>
-        <Flex gap="2">
-          <Input
-            id="scale-where"
-            value={where ?? scale?.where ?? ""}
-            placeholder="/dev/ttyUSB0"
-            onChange={(e) => setWhere(e.currentTarget.value)}
-          />
-          <Button flexShrink="0" onClick={() => void connect()}>
-            Read it live
-          </Button>
-        </Flex>
-        {failed && (
-          <Text role="alert" color="float" fontSize="sm">
-            {failed}
-          </Text>
-        )}
-      </Box>
+      <Flex gap="2" align="end">
+        <TextField
+          label="Pocket scale: port or socket"
+          flex="1"
+          value={where ?? scale?.where ?? ""}
+          placeholder="/dev/ttyUSB0"
+          problem={failed}
+          onChange={setWhere}
+          onEnter={() => void connect()}
+        />
+        <Button flexShrink="0" onClick={() => void connect()}>
+          Read it live
+        </Button>
+      </Flex>
     );
   return (
     <Flex justify="space-between" align="center" gap="3" bg="well" borderRadius="l2" p="3">

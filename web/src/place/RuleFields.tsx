@@ -1,8 +1,8 @@
-import { Box, Flex, Input, Text, Textarea } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { Trash2 } from "lucide-react";
-import { useId } from "react";
 import { Button } from "../shell/Button";
 import { QuantityField } from "../shell/QuantityField";
+import { LeftField } from "../shell/TextField";
 
 /** What was refused of a rule. */
 export function Wrong({ says }: { says: string | undefined }) {
@@ -60,69 +60,19 @@ export function Optional({ label, name, value, usual, quantity, problem, onChang
 
 type TextProps = { label: string; value: string; onChange: (value: string) => void };
 
-/** A short text, taken when it is left. */
-export function Line({ label, value, onChange }: TextProps) {
-  const id = useId();
-  return (
-    <Box>
-      <label htmlFor={id} className="bw-label">
-        {label}
-      </label>
-      <Input
-        id={id}
-        px="2"
-        defaultValue={value}
-        key={value}
-        placeholder="03-15"
-        onBlur={(e) => e.currentTarget.value !== value && onChange(e.currentTarget.value)}
-      />
-    </Box>
-  );
+/** A day of the year. */
+export function Line(props: TextProps) {
+  return <LeftField placeholder="03-15" {...props} />;
 }
 
+type ClockProps = { label: string; value: string | null; onChange: (v: string | null) => void };
+
 /** An hour of the day, or none. */
-export function Clock({
-  label,
-  value,
-  onChange,
-}: {
-  label: string;
-  value: string | null;
-  onChange: (v: string | null) => void;
-}) {
-  const id = useId();
-  return (
-    <Box>
-      <label htmlFor={id} className="bw-label">
-        {label}
-      </label>
-      <Input
-        id={id}
-        type="time"
-        px="2"
-        defaultValue={value ?? ""}
-        key={value}
-        onBlur={(e) => (e.currentTarget.value || null) !== value && onChange(e.currentTarget.value || null)}
-      />
-    </Box>
-  );
+export function Clock({ label, value, onChange }: ClockProps) {
+  return <LeftField label={label} type="time" value={value ?? ""} onChange={(at) => onChange(at || null)} />;
 }
 
 /** A longer text. */
-export function Words({ label, value, onChange }: TextProps) {
-  const id = useId();
-  return (
-    <Box>
-      <label htmlFor={id} className="bw-label">
-        {label}
-      </label>
-      <Textarea
-        id={id}
-        className="bw-words"
-        rows={4}
-        defaultValue={value}
-        onBlur={(e) => e.currentTarget.value !== value && onChange(e.currentTarget.value)}
-      />
-    </Box>
-  );
+export function Words(props: TextProps) {
+  return <LeftField rows={4} {...props} />;
 }

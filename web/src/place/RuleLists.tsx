@@ -2,7 +2,7 @@ import { Box, Grid, Text } from "@chakra-ui/react";
 import { Plus, Trash2 } from "lucide-react";
 import type { Catalogue, PlaceRules } from "../api/client";
 import { Button } from "../shell/Button";
-import { Choice } from "../shell/Choice";
+import { Choice, options } from "../shell/Choice";
 import { QuantityField } from "../shell/QuantityField";
 import { Line, Wrong } from "./RuleFields";
 
@@ -73,11 +73,7 @@ export function ClosedTimes({ rules, catalogue, onChange, says }: ClosedProps) {
             <Line label="to" value={span.last} onChange={(last) => put(i, { last })} />
             <Choice label="for" value={span.species ?? ""} onChange={(s) => put(i, { species: s || null })}>
               <option value="">all fish</option>
-              {catalogue.species.map((s) => (
-                <option key={s.id} value={s.id}>
-                  {s.name}
-                </option>
-              ))}
+              {options(catalogue.species, (s) => [s.id, s.name])}
             </Choice>
             <Button
               variant="quiet"

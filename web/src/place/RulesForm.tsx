@@ -1,6 +1,6 @@
 import { Box, Grid, Stack } from "@chakra-ui/react";
 import { type Catalogue, type PlaceRules, type Problem, sentenceOf } from "../api/client";
-import { Choice } from "../shell/Choice";
+import { Choice, options } from "../shell/Choice";
 import { Clock, Optional, Words, Wrong } from "./RuleFields";
 import { ClosedTimes, LeadBands } from "./RuleLists";
 import { Ticks } from "./Ticks";
@@ -22,11 +22,7 @@ export function RulesForm({ rules, problems, catalogue, onChange }: Props) {
   };
   const number = (label: string, value: number | null | undefined, key: "hooks_most" | "rods_most") => (
     <Choice label={label} value={String(value ?? "")} onChange={(v) => onChange({ [key]: v ? Number(v) : null })}>
-      {NUMBERS.map((n) => (
-        <option key={n} value={n}>
-          {n || "not ruled"}
-        </option>
-      ))}
+      {options(NUMBERS, (n) => [n, n || "not ruled"])}
     </Choice>
   );
   const hook = (label: string, key: "smallest_hook" | "largest_hook") => (
@@ -37,11 +33,7 @@ export function RulesForm({ rules, problems, catalogue, onChange }: Props) {
         onChange={(v) => onChange({ [key]: v ? Number(v) : null })}
       >
         <option value="">not ruled</option>
-        {catalogue.hooks.map((h) => (
-          <option key={h.size} value={h.size}>
-            {h.label}
-          </option>
-        ))}
+        {options(catalogue.hooks, (h) => [h.size, h.label])}
       </Choice>
       <Wrong says={wrong(key)} />
     </Box>

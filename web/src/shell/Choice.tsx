@@ -1,6 +1,7 @@
-import { Box, NativeSelect } from "@chakra-ui/react";
+import { NativeSelect } from "@chakra-ui/react";
 import { ChevronDown } from "lucide-react";
-import { type ReactNode, useId } from "react";
+import type { ReactNode } from "react";
+import { Labelled } from "./Labelled";
 
 type Props = {
   label: string;
@@ -13,30 +14,29 @@ type Props = {
 
 /** A labelled list to pick one from. */
 export function Choice({ label, value, onChange, children, hint, disabled }: Props) {
-  const id = useId();
   return (
-    <Box>
-      <label htmlFor={id} className="bw-label">
-        {label}
-      </label>
-      <NativeSelect.Root disabled={disabled}>
-        <NativeSelect.Field
-          id={id}
-          value={value}
-          aria-describedby={hint ? `${id}-hint` : undefined}
-          onChange={(e) => onChange(e.currentTarget.value)}
-        >
-          {children}
-        </NativeSelect.Field>
-        <NativeSelect.Indicator>
-          <ChevronDown />
-        </NativeSelect.Indicator>
-      </NativeSelect.Root>
-      {hint && (
-        <Box id={`${id}-hint`} fontSize="sm" color="soft" mt="1">
-          {hint}
-        </Box>
+    <Labelled label={label} hint={hint}>
+      {(named) => (
+        <NativeSelect.Root disabled={disabled}>
+          <NativeSelect.Field {...named} value={value} onChange={(e) => onChange(e.currentTarget.value)}>
+            {children}
+          </NativeSelect.Field>
+          <NativeSelect.Indicator>
+            <ChevronDown />
+          </NativeSelect.Indicator>
+        </NativeSelect.Root>
       )}
-    </Box>
+    </Labelled>
   );
 }
+
+/** What may be picked: the value and the words of each. */
+export const options = <T,>(from: readonly T[], of: (one: T) => [string | number, ReactNode]) =>
+  from.map((one) => {
+    const [value, words] = of(one);
+    return (
+      <option key={value} value={value}>
+        {words}
+      </option>
+    );
+  });

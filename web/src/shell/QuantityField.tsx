@@ -1,7 +1,8 @@
-import { Box, Input } from "@chakra-ui/react";
-import { useId, useState } from "react";
+import { Input } from "@chakra-ui/react";
+import { useState } from "react";
 import { forField, type Quantity, read } from "../units/quantity";
 import { useSettings } from "../units/settings";
+import { Labelled } from "./Labelled";
 
 type Props = {
   label: string;
@@ -20,7 +21,6 @@ const unread = (name: string) => `brookwind.field.${name}`;
 
 /** A field for a length, temperature or plain number, typed as people write it. Bad text stays, with a sentence. */
 export function QuantityField({ label, name, value, quantity, onChange, hint, problem, unit }: Props) {
-  const id = useId();
   const { units } = useSettings();
   const shown = forField(value, quantity, units);
   // Null: nothing typed, the value is shown. An answer that arrives while one types can never overwrite it.
@@ -48,29 +48,21 @@ export function QuantityField({ label, name, value, quantity, onChange, hint, pr
   };
 
   return (
-    <Box>
-      <label htmlFor={id} className="bw-label">
-        {label}
-      </label>
-      <Input
-        id={id}
-        value={text}
-        inputMode="text"
-        autoComplete="off"
-        aria-invalid={wrong ? true : undefined}
-        aria-describedby={wrong || hint ? `${id}-say` : undefined}
-        onChange={(e) => setTyped(e.currentTarget.value)}
-        onBlur={take}
-        onKeyDown={(e) => {
-          if (e.key === "Enter") take();
-          if (e.key === "Escape" && touched) giveUp();
-        }}
-      />
-      {(wrong || hint || unit) && (
-        <Box id={`${id}-say`} role={wrong ? "alert" : undefined} fontSize="sm" mt="1" color={wrong ? "float" : "soft"}>
-          {wrong ?? hint ?? unit}
-        </Box>
+    <Labelled label={label} wrong={wrong} hint={hint ?? unit}>
+      {(named) => (
+        <Input
+          {...named}
+          value={text}
+          inputMode="text"
+          autoComplete="off"
+          onChange={(e) => setTyped(e.currentTarget.value)}
+          onBlur={take}
+          onKeyDown={(e) => {
+            if (e.key === "Enter") take();
+            if (e.key === "Escape" && touched) giveUp();
+          }}
+        />
       )}
-    </Box>
+    </Labelled>
   );
 }

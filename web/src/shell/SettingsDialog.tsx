@@ -2,7 +2,7 @@ import { Stack } from "@chakra-ui/react";
 import { IMPERIAL, METRIC, MIXED, type Units } from "../units/quantity";
 import { changeSettings, type Theme, useSettings } from "../units/settings";
 import type { Vocabulary } from "../units/vocabulary";
-import { Choice } from "./Choice";
+import { Choice, options } from "./Choice";
 import { Sheet } from "./Sheet";
 
 const SETS: Record<string, { name: string; units: Units }> = {
@@ -20,11 +20,7 @@ export default function SettingsDialog({ onClose }: { onClose: () => void }) {
     <Sheet title="Settings" onClose={onClose}>
       <Stack gap="4">
         <Choice label="Units" value={present} onChange={(k) => changeSettings({ units: SETS[k]?.units ?? METRIC })}>
-          {Object.entries(SETS).map(([key, set]) => (
-            <option key={key} value={key}>
-              {set.name}
-            </option>
-          ))}
+          {options(Object.entries(SETS), ([key, set]) => [key, set.name])}
         </Choice>
         <Choice
           label="Words"

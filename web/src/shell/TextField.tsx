@@ -1,5 +1,5 @@
-import { Box, Input, type InputProps, Text } from "@chakra-ui/react";
-import { useId } from "react";
+import { Input, type InputProps, Textarea } from "@chakra-ui/react";
+import { Labelled } from "./Labelled";
 
 type Props = Omit<InputProps, "id" | "value" | "onChange"> & {
   label: string;
@@ -9,31 +9,49 @@ type Props = Omit<InputProps, "id" | "value" | "onChange"> & {
   onEnter?: () => void;
   /** What is wrong with it; empty when nothing is. */
   problem?: string;
+  hint?: string;
 };
 
 /** A line of text with its label. */
-export function TextField({ label, value, onChange, onEnter, problem, flex, ...rest }: Props) {
-  const id = useId();
+export function TextField({ label, value, onChange, onEnter, problem, hint, flex, ...rest }: Props) {
   return (
-    <Box flex={flex} minW="0">
-      <label htmlFor={id} className="bw-label">
-        {label}
-      </label>
-      <Input
-        id={id}
-        value={value}
-        autoComplete="off"
-        aria-invalid={problem ? true : undefined}
-        aria-describedby={problem ? `${id}-say` : undefined}
-        {...rest}
-        onChange={(e) => onChange(e.currentTarget.value)}
-        onKeyDown={(e) => e.key === "Enter" && onEnter?.()}
-      />
-      {problem && (
-        <Text id={`${id}-say`} role="alert" fontSize="sm" color="float" mt="1">
-          {problem}
-        </Text>
+    <Labelled label={label} wrong={problem} hint={hint} flex={flex as string}>
+      {(named) => (
+        <Input
+          value={value}
+          autoComplete="off"
+          {...rest}
+          {...named}
+          onChange={(e) => onChange(e.currentTarget.value)}
+          onKeyDown={(e) => e.key === "Enter" && onEnter?.()}
+        />
       )}
-    </Box>
+    </Labelled>
+  );
+}
+
+type LeftProps = Omit<InputProps, "id" | "value" | "onChange"> & {
+  label: string;
+  value: string;
+  /** What was entered, when it is another than before. */
+  onChange: (text: string) => void;
+  /** More than a line. */
+  rows?: number;
+};
+
+/** A text, date or hour that is taken when the field is left. */
+export function LeftField({ label, value, onChange, rows, ...rest }: LeftProps) {
+  const onBlur = (e: { currentTarget: { value: string } }) =>
+    e.currentTarget.value !== value && onChange(e.currentTarget.value);
+  return (
+    <Labelled label={label}>
+      {(named) =>
+        rows ? (
+          <Textarea {...named} className="bw-words" rows={rows} defaultValue={value} key={value} onBlur={onBlur} />
+        ) : (
+          <Input px="2" {...rest} {...named} defaultValue={value} key={value} onBlur={onBlur} />
+        )
+      }
+    </Labelled>
   );
 }

@@ -1,33 +1,22 @@
-import { Box, Flex, Input, Text } from "@chakra-ui/react";
+import { Box, Flex, Text } from "@chakra-ui/react";
 import { Trash2 } from "lucide-react";
-import { useId } from "react";
 import { Button } from "../shell/Button";
 import { QuantityField } from "../shell/QuantityField";
+import { LeftField } from "../shell/TextField";
 import { fromField, toField } from "../units/clock";
 
 type MomentProps = { label: string; value: string | null; zone: string; onChange: (iso: string | null) => void };
 
 /** A date and time in the time of the water. */
 export function Moment({ label, value, zone, onChange }: MomentProps) {
-  const id = useId();
   return (
-    <Box minW="0">
-      <label htmlFor={id} className="bw-label">
-        {label}
-      </label>
-      <Input
-        id={id}
-        type="datetime-local"
-        px="2"
-        fontSize="sm"
-        defaultValue={value ? toField(value, zone) : ""}
-        key={`${value}`}
-        onBlur={(e) => {
-          const iso = fromField(e.currentTarget.value, zone);
-          if (iso !== value && (iso || value)) onChange(iso);
-        }}
-      />
-    </Box>
+    <LeftField
+      label={label}
+      type="datetime-local"
+      fontSize="sm"
+      value={value ? toField(value, zone) : ""}
+      onChange={(at) => onChange(fromField(at, zone))}
+    />
   );
 }
 

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { api, Refusal } from "../api/client";
 import { useSwims } from "../bench/useSwims";
 import { Button } from "../shell/Button";
-import { Choice } from "../shell/Choice";
+import { Choice, options } from "../shell/Choice";
 import { QuantityField } from "../shell/QuantityField";
 import { Sheet } from "../shell/Sheet";
 import { TextField } from "../shell/TextField";
@@ -57,11 +57,7 @@ export function NewSwim({ onClose, onMade }: { onClose: () => void; onMade: (swi
       <Stack gap="4">
         <Choice label="Water" value={water} onChange={setWater}>
           <option value="">a new water</option>
-          {swims.waters.map((w) => (
-            <option key={w.id} value={w.id}>
-              {w.name}
-            </option>
-          ))}
+          {options(swims.waters, (w) => [w.id, w.name])}
         </Choice>
         {!water && (
           <>

@@ -2,7 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
 import type { useSwims } from "../bench/useSwims";
 import { Button } from "../shell/Button";
-import { Choice } from "../shell/Choice";
+import { Choice, options } from "../shell/Choice";
 
 type Props = {
   swims: ReturnType<typeof useSwims>["list"];
@@ -17,11 +17,7 @@ export function SwimChoice({ swims, present, onGo, onNew }: Props) {
     <Flex gap="2" align="end">
       <Box flex="1" minW="0">
         <Choice label="Swim" value={present} onChange={onGo}>
-          {swims.map((s) => (
-            <option key={s.swim.id} value={s.swim.id}>
-              {s.water.name}
-            </option>
-          ))}
+          {options(swims, (s) => [s.swim.id, s.water.name])}
         </Choice>
       </Box>
       <Button size="icon" aria-label="Enter another swim" title="Enter another swim" onClick={onNew}>

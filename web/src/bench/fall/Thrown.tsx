@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import type { FallWish } from "../../api/client";
-import { Choice } from "../../shell/Choice";
+import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 
 /** How it is thrown and watched, as the person sets it. */
@@ -49,19 +49,11 @@ export function Thrown({ value, onChange, slides, flows, feeds }: Props) {
     <Box>
       <Grid templateColumns="repeat(auto-fit, minmax(150px, 1fr))" gap="3" alignItems="end">
         <Choice label="It lands" value={value.landing} onChange={(v) => set({ landing: v as Throw["landing"] })}>
-          {Object.entries(LANDINGS).map(([id, name]) => (
-            <option key={id} value={id}>
-              {name}
-            </option>
-          ))}
+          {options(Object.entries(LANDINGS), ([id, name]) => [id, name])}
         </Choice>
         <Choice label="Feed beside it" value={value.feed} onChange={(feed) => set({ feed })}>
           <option value="">none</option>
-          {feeds.map((f) => (
-            <option key={f.id} value={f.id}>
-              {f.name}
-            </option>
-          ))}
+          {options(feeds, (f) => [f.id, f.name])}
         </Choice>
         {slides && (
           <Choice label="Bail" value={value.bail} onChange={(v) => set({ bail: v as Throw["bail"] })}>

@@ -4,7 +4,7 @@ import { useEffect, useMemo, useRef, useState } from "react";
 import { api, type Catalogue, type FloatFacts, type FloatSpec, Refusal } from "../../api/client";
 import { useAnswer } from "../../document/useAnswer";
 import { Button } from "../../shell/Button";
-import { Choice } from "../../shell/Choice";
+import { Choice, options } from "../../shell/Choice";
 import { Sheet } from "../../shell/Sheet";
 import { TextField } from "../../shell/TextField";
 import { forField, type Quantity, read, type Units, write } from "../../units/quantity";
@@ -87,11 +87,7 @@ export default function FloatForm({ title, types, catalogue, start, onPut, onClo
     <Sheet title={title} onClose={onClose}>
       <Stack gap="4">
         <Choice label="Type" value={spec.type} onChange={(type) => set({ type })} hint={kind?.says}>
-          {types.map((t) => (
-            <option key={t.id} value={t.id}>
-              {t.name}
-            </option>
-          ))}
+          {options(types, (t) => [t.id, t.name])}
         </Choice>
         <TextField
           label={kind?.sized ? "What its label says (if it has one)" : "What its label says"}
@@ -158,11 +154,7 @@ function Measures({ spec, wrong, materials, onSet, onWrong, units }: MeasuresPro
         {MATERIALS.map(([name, words]) => (
           <Choice key={name} label={words} value={spec[name] ?? ""} onChange={(m) => onSet({ [name]: m || null })}>
             <option value="">as usual</option>
-            {materials.map((m) => (
-              <option key={m.id} value={m.id}>
-                {m.name}
-              </option>
-            ))}
+            {options(materials, (m) => [m.id, m.name])}
           </Choice>
         ))}
       </Grid>

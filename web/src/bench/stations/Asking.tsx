@@ -1,9 +1,10 @@
-import { Box, Flex, Grid, Input, Stack, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, Refusal } from "../../api/client";
 import { Button } from "../../shell/Button";
-import { Choice } from "../../shell/Choice";
+import { Choice, options } from "../../shell/Choice";
+import { TextField } from "../../shell/TextField";
 import { useHere } from "../here";
 import { isFixed } from "../isFixed";
 
@@ -32,11 +33,7 @@ export function Asking() {
             value={String(asked.droppers ?? pattern.droppers)}
             onChange={(n) => onAsked({ ...asked, droppers: Number(n) })}
           >
-            {[1, 2, 3, 4].map((n) => (
-              <option key={n} value={n}>
-                {n}
-              </option>
-            ))}
+            {options([1, 2, 3, 4], (n) => [n, n])}
           </Choice>
         )}
         <Choice
@@ -94,17 +91,15 @@ function OwnPatterns() {
   };
   return (
     <Box>
-      <label htmlFor="own-pattern" className="bw-label">
-        Save how it is shotted, as a pattern of your own
-      </label>
-      <Flex gap="2">
-        <Input
-          id="own-pattern"
+      <Flex gap="2" align="end">
+        <TextField
+          label="Save how it is shotted, as a pattern of your own"
+          flex="1"
           value={name}
           maxLength={60}
           placeholder="name"
-          onChange={(e) => setName(e.currentTarget.value)}
-          onKeyDown={(e) => e.key === "Enter" && name.trim() && save()}
+          onChange={setName}
+          onEnter={() => name.trim() && save()}
         />
         <Button disabled={!name.trim()} onClick={save}>
           Save

@@ -4,7 +4,7 @@ import { Link } from "react-router";
 import type { Rig } from "../../api/client";
 import { FishFacts } from "../../method/FishFacts";
 import { Button } from "../../shell/Button";
-import { Choice } from "../../shell/Choice";
+import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { type Units, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
@@ -60,11 +60,7 @@ function BaitStation() {
         onChange={(id) => void bench.edit({ do: "change-species", species: id })}
       >
         {!species && <option value={rig.species ?? ""}>{rig.species ?? "any fish"}</option>}
-        {catalogue.species.map((s) => (
-          <option key={s.id} value={s.id}>
-            {s.name}
-          </option>
-        ))}
+        {options(catalogue.species, (s) => [s.id, s.name])}
       </Choice>
       {species && <FishFacts species={species} feeds={answer.evaluation?.feeding?.says} />}
       <Choice label="Bait hangs" value={rig.aim.bait_from} onChange={turnOver}>
@@ -87,21 +83,9 @@ function BaitStation() {
       <Choice label="Bait" value={bait?.item ?? ""} onChange={(id) => void bench.edit({ do: "change-bait", bait: id })}>
         {!kind && <option value={bait?.item ?? ""}>{bait?.label ?? "no bait"}</option>}
         {usual.length > 0 && species && (
-          <optgroup label={`usual for ${species.name}`}>
-            {usual.map((b) => (
-              <option key={b.id} value={b.id}>
-                {b.name}
-              </option>
-            ))}
-          </optgroup>
+          <optgroup label={`usual for ${species.name}`}>{options(usual, (b) => [b.id, b.name])}</optgroup>
         )}
-        <optgroup label={usual.length ? "others" : "baits"}>
-          {others.map((b) => (
-            <option key={b.id} value={b.id}>
-              {b.name}
-            </option>
-          ))}
-        </optgroup>
+        <optgroup label={usual.length ? "others" : "baits"}>{options(others, (b) => [b.id, b.name])}</optgroup>
       </Choice>
       {kind && (
         <Facts

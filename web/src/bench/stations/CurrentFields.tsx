@@ -2,7 +2,7 @@ import { Box, Grid, Stack, Text } from "@chakra-ui/react";
 import { Plus, Trash2 } from "lucide-react";
 import type { Conditions } from "../../api/client";
 import { Button } from "../../shell/Button";
-import { Choice } from "../../shell/Choice";
+import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { FromSwim } from "../float/FromSwim";
 import { useHere } from "../here";
@@ -61,13 +61,10 @@ export function CurrentFields() {
           onChange={(v) => set({ exponent: v === "" ? null : Number(v) })}
         >
           {!known && <option value={String(c.exponent)}>as measured, 1/{c.exponent?.toFixed(1)}</option>}
-          {Object.entries(PROFILES)
-            .sort(([a], [b]) => Number(a) - Number(b))
-            .map(([value, name]) => (
-              <option key={value} value={value}>
-                {name}
-              </option>
-            ))}
+          {options(
+            Object.entries(PROFILES).sort(([a], [b]) => Number(a) - Number(b)),
+            ([value, name]) => [value, name],
+          )}
         </Choice>
       )}
       {speeds.map((s, i) => (

@@ -2,7 +2,7 @@ import { Box, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue } from "react";
 import { api, type Evaluation, type MovingStop, type Rig, sentenceOf } from "../../api/client";
-import { Choice } from "../../shell/Choice";
+import { Choice, options } from "../../shell/Choice";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import type { BenchState } from "../useBench";
@@ -59,11 +59,7 @@ export function HoldBack({ bench, stop }: { bench: BenchState; stop: MovingStop 
       </Box>
       {stop && stop.holds.length > 1 && <HoldCurve stop={stop} hold={free ? null : (hold ?? null)} />}
       <Choice label="Bed" value={bed} onChange={(value) => change({ bed: value as (typeof BEDS)[number] })}>
-        {BEDS.map((kind) => (
-          <option key={kind} value={kind}>
-            {kind}
-          </option>
-        ))}
+        {options(BEDS, (kind) => [kind, kind])}
       </Choice>
     </Stack>
   );

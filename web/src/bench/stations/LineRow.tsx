@@ -1,6 +1,6 @@
 import { Box, Grid, Text } from "@chakra-ui/react";
 import type { Catalogue, Component, LineFact } from "../../api/client";
-import { Choice } from "../../shell/Choice";
+import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
@@ -33,18 +33,10 @@ export function LineRow({ line, fact, bench, catalogue, name }: Props) {
     <Box role="group" aria-label={capital(name)}>
       <Grid templateColumns="1fr 88px" gap="2">
         <Choice label={capital(name)} value={line.material} onChange={(material) => change({ material })}>
-          {catalogue.lines.map((m) => (
-            <option key={m.id} value={m.id}>
-              {m.name}
-            </option>
-          ))}
+          {options(catalogue.lines, (m) => [m.id, m.name])}
         </Choice>
         <Choice label="mm" value={String(near)} onChange={(d) => change({ diameter_m: Number(d) })}>
-          {sold.map((d) => (
-            <option key={d} value={d}>
-              {(d * 1000).toFixed(2)}
-            </option>
-          ))}
+          {options(sold, (d) => [d, (d * 1000).toFixed(2)])}
         </Choice>
       </Grid>
       {fact && (

@@ -1,7 +1,7 @@
 import { Box, Grid, Stack, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, type Conditions, type LineFact, type Rig } from "../../api/client";
-import { Choice } from "../../shell/Choice";
+import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
@@ -118,33 +118,21 @@ function HookFields({ hook }: { hook: Hook }) {
         value={String(hook.size)}
         onChange={(size) => void bench.edit({ do: "change-hook", size: Number(size) })}
       >
-        {catalogue.hooks.map((h) => (
-          <option key={h.size} value={h.size}>
-            {h.label}
-          </option>
-        ))}
+        {options(catalogue.hooks, (h) => [h.size, h.label])}
       </Choice>
       <Choice
         label="Pattern"
         value={hook.pattern}
         onChange={(pattern) => void bench.edit({ do: "change-hook", pattern })}
       >
-        {catalogue.hook_patterns.map((p) => (
-          <option key={p.id} value={p.id}>
-            {p.name}
-          </option>
-        ))}
+        {options(catalogue.hook_patterns, (p) => [p.id, p.name])}
       </Choice>
       <Choice
         label="Barb"
         value={hook.barb}
         onChange={(barb) => void bench.edit({ do: "change-hook", barb: barb as keyof typeof BARBS })}
       >
-        {Object.entries(BARBS).map(([id, name]) => (
-          <option key={id} value={id}>
-            {name}
-          </option>
-        ))}
+        {options(Object.entries(BARBS), ([id, name]) => [id, name])}
       </Choice>
     </Grid>
   );

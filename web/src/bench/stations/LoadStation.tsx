@@ -5,7 +5,7 @@ import type { Evaluation, ShotStock } from "../../api/client";
 import { patternsOf } from "../../method/patterns";
 import { inFlow } from "../../scene/flow";
 import { Button } from "../../shell/Button";
-import { Choice } from "../../shell/Choice";
+import { Choice, options } from "../../shell/Choice";
 import { type Units, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { useHere } from "../here";
@@ -40,18 +40,10 @@ function LoadStation() {
       <Grid templateColumns="1fr 116px" gap="3" alignItems="end">
         <Choice label="Pattern" value={pattern?.id ?? ""} onChange={(id) => bench.put({ ...rig, pattern: id })}>
           {!pattern && <option value="">choose one</option>}
-          {ids.map((p) => (
-            <option key={p.id} value={p.id}>
-              {p.name}
-            </option>
-          ))}
+          {options(ids, (p) => [p.id, p.name])}
         </Choice>
         <Choice label="Metal" value={shown} onChange={onMetal} disabled={metals.length < 2}>
-          {metals.map((m) => (
-            <option key={m} value={m}>
-              {m}
-            </option>
-          ))}
+          {options(metals, (m) => [m, m])}
         </Choice>
       </Grid>
       <Button variant="solid" onClick={() => onBalance()} disabled={bench.busy || !pattern} title="Balance (B)">
@@ -94,13 +86,10 @@ function NonLead() {
     <Flex gap="2" align="end">
       <Box flex="1">
         <Choice label="Without lead" value={metal} onChange={setMetal}>
-          {catalogue.weights
-            .filter((m) => m.id !== "lead")
-            .map((m) => (
-              <option key={m.id} value={m.id}>
-                {m.name}
-              </option>
-            ))}
+          {options(
+            catalogue.weights.filter((m) => m.id !== "lead"),
+            (m) => [m.id, m.name],
+          )}
         </Choice>
       </Box>
       <Button disabled={bench.busy} onClick={() => void bench.edit({ do: "change-metal", material: metal })}>

@@ -5,7 +5,7 @@ import { Link } from "react-router";
 import { api, type Comparison } from "../../api/client";
 import { purposeOf } from "../../method/purpose";
 import { Button } from "../../shell/Button";
-import { Choice } from "../../shell/Choice";
+import { Choice, options } from "../../shell/Choice";
 import { say, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import type { BenchState } from "../useBench";
@@ -32,11 +32,7 @@ export function Schools({ bench }: { bench: BenchState }) {
   return (
     <Box borderTopWidth="1px" borderColor="rule" pt="3">
       <Choice label="Where good anglers differ" value={question} onChange={setQuestion}>
-        {answers.data?.map((a) => (
-          <option key={a.question} value={a.question}>
-            {a.asks}
-          </option>
-        ))}
+        {options(answers.data ?? [], (a) => [a.question, a.asks])}
       </Choice>
       {here && (
         <Text fontSize="sm" mt="1">

@@ -1,6 +1,6 @@
 import { Stack } from "@chakra-ui/react";
 import type { Rig } from "../../api/client";
-import { Choice } from "../../shell/Choice";
+import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
@@ -41,11 +41,7 @@ function WaterStation() {
         }}
       >
         <option value="">not in the book</option>
-        {swims.list.map((s) => (
-          <option key={s.swim.id} value={s.swim.id}>
-            {s.water.name}
-          </option>
-        ))}
+        {options(swims.list, (s) => [s.swim.id, s.water.name])}
       </Choice>
       <QuantityField
         label="Plumbed depth"

@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Plumbing, Reading } from "../../api/client";
 import { Button } from "../../shell/Button";
-import { Choice } from "../../shell/Choice";
+import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { SightPicture } from "./SightPicture";
 import { SIGHTS, type Sight } from "./sights";
@@ -96,11 +96,7 @@ export function CastEntry({ spot, suggested, onAdd }: Props) {
         <Flex gap="2" align="end" wrap="wrap">
           <Box flex="1" minW="28">
             <Choice label="How" value={crude} onChange={(c) => setCrude(c as Crude)}>
-              {Object.entries(CRUDE).map(([id, words]) => (
-                <option key={id} value={id}>
-                  {words}
-                </option>
-              ))}
+              {options(Object.entries(CRUDE), ([id, words]) => [id, words])}
             </Choice>
           </Box>
           <Box flex="1" minW="24">

@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
 import { Plus, Trash2 } from "lucide-react";
 import type { Sounding } from "../../api/client";
 import { Button } from "../../shell/Button";
-import { Choice } from "../../shell/Choice";
+import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { day } from "../../units/clock";
 import { write } from "../../units/quantity";
@@ -98,11 +98,7 @@ function DepthsPanel() {
       )}
       <Choice label="Fish" value={session.species ?? ""} onChange={(s) => put({ species: s || null })}>
         <option value="">any fish</option>
-        {catalogue.species.map((s) => (
-          <option key={s.id} value={s.id}>
-            {s.name}
-          </option>
-        ))}
+        {options(catalogue.species, (s) => [s.id, s.name])}
       </Choice>
       <Spots onFish={(distance_m) => put({ distance_m })} />
       {picture?.section && picture.section.features.length > 0 && (
@@ -213,11 +209,7 @@ function OneSounding({ sounding }: { sounding: Sounding }) {
           onChange={(level_m) => put({ level_m })}
         />
         <Choice label="Bed" value={sounding.bed} onChange={(bed) => put({ bed: bed as Sounding["bed"] })}>
-          {BEDS.map((b) => (
-            <option key={b} value={b}>
-              {b}
-            </option>
-          ))}
+          {options(BEDS, (b) => [b, b])}
         </Choice>
         <Choice label="There is" value={sounding.feature} onChange={(f) => put({ feature: f as Sounding["feature"] })}>
           <option value="none">nothing special</option>

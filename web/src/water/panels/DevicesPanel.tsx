@@ -1,8 +1,9 @@
-import { Box, Flex, Input, Stack, Text } from "@chakra-ui/react";
+import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useId, useState } from "react";
+import { useState } from "react";
 import { api, type Instrument, Refusal } from "../../api/client";
 import { Button } from "../../shell/Button";
+import { TextField } from "../../shell/TextField";
 import { clock } from "../../units/clock";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
@@ -49,7 +50,6 @@ function Device(props: DeviceProps) {
   const { kind, told, again } = props;
   const { state } = useWater();
   const { units } = useSettings();
-  const id = useId();
   const [where, setWhere] = useState<string | null>(null);
   const [said, setSaid] = useState("");
   const [busy, setBusy] = useState(false);
@@ -105,17 +105,7 @@ function Device(props: DeviceProps) {
         </Text>
       )}
       {!on && (
-        <>
-          <label htmlFor={id} className="bw-label">
-            Address
-          </label>
-          <Input
-            id={id}
-            fontSize="sm"
-            value={where ?? (told?.where || USUAL[kind])}
-            onChange={(e) => setWhere(e.currentTarget.value)}
-          />
-        </>
+        <TextField label="Address" fontSize="sm" value={where ?? (told?.where || USUAL[kind])} onChange={setWhere} />
       )}
       <Flex gap="2" mt="2" wrap="wrap">
         {on ? (

@@ -1,8 +1,8 @@
-import { Box, Grid, Input, Stack, Text } from "@chakra-ui/react";
-import { useId } from "react";
+import { Grid, Stack, Text } from "@chakra-ui/react";
 import type { LevelSource } from "../../api/client";
-import { Choice } from "../../shell/Choice";
+import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
+import { LeftField } from "../../shell/TextField";
 import { Moment } from "../Fields";
 import { useWater, type Water } from "../here";
 import { GaugedLevel } from "./GaugedLevel";
@@ -42,7 +42,6 @@ export function LevelEntry() {
   const { state, now } = water;
   const { survey } = state;
   const { level } = survey;
-  const datumId = useId();
   const put = (next: LevelSource) => state.change({ level: next });
   return (
     <Stack gap="3">
@@ -51,24 +50,14 @@ export function LevelEntry() {
         value={level.kind}
         onChange={(kind) => void state.relevel(fresh(kind, water), now)}
       >
-        {Object.entries(KINDS).map(([id, words]) => (
-          <option key={id} value={id}>
-            {words}
-          </option>
-        ))}
+        {options(Object.entries(KINDS), ([id, words]) => [id, words])}
       </Choice>
-      <Box>
-        <label htmlFor={datumId} className="bw-label">
-          Heights are over
-        </label>
-        <Input
-          id={datumId}
-          key={survey.datum}
-          defaultValue={survey.datum}
-          maxLength={80}
-          onBlur={(e) => e.currentTarget.value !== survey.datum && state.change({ datum: e.currentTarget.value })}
-        />
-      </Box>
+      <LeftField
+        label="Heights are over"
+        value={survey.datum}
+        maxLength={80}
+        onChange={(datum) => state.change({ datum })}
+      />
       {level.kind === "changing" && <ChangingLevel level={level} put={put} />}
       {level.kind === "gauged" && <GaugedLevel level={level} put={put} />}
       {level.kind === "tide-table" && <TideTable level={level} put={put} />}

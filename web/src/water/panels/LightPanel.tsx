@@ -3,7 +3,7 @@ import type { Picture, Survey } from "../../api/client";
 import { Facts } from "../../bench/stations/Facts";
 import { Why } from "../../bench/stations/Why";
 import { colour } from "../../scene/colour";
-import { Choice } from "../../shell/Choice";
+import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { clock } from "../../units/clock";
 import { write } from "../../units/quantity";
@@ -74,11 +74,7 @@ function LightPanel() {
         />
       </Grid>
       <Choice label="Times of" value={place.time_zone} onChange={(time_zone) => putPlace({ time_zone })}>
-        {[...new Set(["UTC", place.time_zone, ...zones])].map((z) => (
-          <option key={z} value={z}>
-            {z}
-          </option>
-        ))}
+        {options([...new Set(["UTC", place.time_zone, ...zones])], (z) => [z, z])}
       </Choice>
       <Why>
         Waves raised by a steady wind over open water: Shore Protection Manual, 1984, equations 3-33 to 3-36, deep

@@ -1,6 +1,6 @@
 import { Grid, Stack } from "@chakra-ui/react";
 import type { BoxItem, Catalogue, FloatStock, Plumbing } from "../../api/client";
-import { Choice } from "../../shell/Choice";
+import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 
 type Props = {
@@ -112,11 +112,7 @@ export function PlumbSetup({ spot, box, catalogue, onChange }: Props) {
           />
         </Grid>
         <Choice label="Line" value={setup.line} onChange={(line) => put({ line: line as Plumbing["setup"]["line"] })}>
-          {catalogue.lines.map((l) => (
-            <option key={l.id} value={l.id}>
-              {l.name}
-            </option>
-          ))}
+          {options(catalogue.lines, (l) => [l.id, l.name])}
         </Choice>
         <Choice
           label="Rod tip"

@@ -1,14 +1,14 @@
-import { Box, Grid, Input, Stack, Text } from "@chakra-ui/react";
+import { Box, Grid, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useId } from "react";
 import { api, type Catalogue, type KeptRules } from "../../api/client";
 import { useSwims } from "../../bench/useSwims";
 import { changeDay, NO_DAY, useDay } from "../../place/day";
 import { RulesForm } from "../../place/RulesForm";
 import { useRules } from "../../place/useRules";
 import { Button } from "../../shell/Button";
-import { Choice } from "../../shell/Choice";
+import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
+import { TextField } from "../../shell/TextField";
 import type { WaterBead } from "../bead";
 import { useWater } from "../here";
 
@@ -73,11 +73,7 @@ function Board({ kept, catalogue }: { kept: KeptRules; catalogue: Catalogue }) {
         }}
       >
         <option value="">{examples.data ? "choose one, then check it" : "…"}</option>
-        {examples.data?.map((e) => (
-          <option key={e.id} value={e.id}>
-            {e.name}
-          </option>
-        ))}
+        {options(examples.data ?? [], (e) => [e.id, e.name])}
       </Choice>
       <RulesForm rules={rules} problems={problems} catalogue={catalogue} onChange={change} />
       <DayFields />
@@ -88,43 +84,28 @@ function Board({ kept, catalogue }: { kept: KeptRules; catalogue: Catalogue }) {
 /** The day the rigs are meant for: rods, feed, keepnet, date and hour. */
 function DayFields() {
   const day = useDay();
-  const [onId, atId] = [useId(), useId()];
   return (
     <Box borderTopWidth="1px" borderColor="rule" pt="3">
       <Text as="h2" className="bw-label">
         The day you plan
       </Text>
       <Grid templateColumns="1fr 1fr" gap="3" alignItems="end">
-        <Box>
-          <label htmlFor={onId} className="bw-label">
-            Date
-          </label>
-          <Input
-            id={onId}
-            type="date"
-            px="2"
-            value={day.on ?? ""}
-            onChange={(e) => changeDay({ on: e.currentTarget.value || null })}
-          />
-        </Box>
-        <Box>
-          <label htmlFor={atId} className="bw-label">
-            Hour
-          </label>
-          <Input
-            id={atId}
-            type="time"
-            px="2"
-            value={day.at?.slice(0, 5) ?? ""}
-            onChange={(e) => changeDay({ at: e.currentTarget.value || null })}
-          />
-        </Box>
+        <TextField
+          label="Date"
+          type="date"
+          px="2"
+          value={day.on ?? ""}
+          onChange={(on) => changeDay({ on: on || null })}
+        />
+        <TextField
+          label="Hour"
+          type="time"
+          px="2"
+          value={day.at?.slice(0, 5) ?? ""}
+          onChange={(at) => changeDay({ at: at || null })}
+        />
         <Choice label="Rods" value={String(day.rods)} onChange={(n) => changeDay({ rods: Number(n) })}>
-          {[1, 2, 3, 4].map((n) => (
-            <option key={n} value={n}>
-              {n}
-            </option>
-          ))}
+          {options([1, 2, 3, 4], (n) => [n, n])}
         </Choice>
         <QuantityField
           label="Feed, kg"
