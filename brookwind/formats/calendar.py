@@ -7,7 +7,7 @@ from datetime import datetime, timedelta
 from typing import TYPE_CHECKING
 from uuid import NAMESPACE_URL, uuid5
 
-from brookwind.core.survey.timetable import Move, Timetable, LevelEvent
+from brookwind.core.survey.timetable import LevelEvent, Move, Timetable
 
 if TYPE_CHECKING:
     from icalendar import Event

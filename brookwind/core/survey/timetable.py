@@ -159,7 +159,9 @@ def _stretches(true: Mask) -> list[tuple[int, int]]:
     return list(zip(edges[::2].tolist(), (edges[1::2] - 1).tolist(), strict=True))
 
 
-def _warnings(plan: Plan, times: Array, levels: Array, depths: Array, wanted: Array, fishable: Mask) -> list[LevelEvent]:
+def _warnings(
+    plan: Plan, times: Array, levels: Array, depths: Array, wanted: Array, fishable: Mask
+) -> list[LevelEvent]:
     found = []
     for a, b in _stretches(~fishable):
         least = float(depths[a : b + 1].min())
