@@ -45,7 +45,7 @@ schema: .stamps/dev .stamps/web ## make the web's types anew from the API
 	cd web && npx openapi-typescript ../.stamps/openapi.json -o src/api/schema.d.ts
 
 unit: .stamps/dev build chromium web-unit
-	$(BIN)/python -m pytest -n 2 --dist loadfile -p no:benchmark
+	$(BIN)/python -m pytest -n 2 --dist worksteal -p no:benchmark
 
 hours: .stamps/dev build chromium ## what reads the clock, again: about midnight, on the night the clocks change, on a leap day
 	printf '%s\n' before-midnight after-midnight clocks-change leap-day | xargs -P 2 -I{} \

@@ -80,7 +80,7 @@ def _answers() -> Iterator[tuple[str, Any]]:
     with tempfile.TemporaryDirectory() as folder:
         engine = open_database(Path(folder) / "recorded.db")
         load_demo(engine, date(2026, 11, 23))
-        with TestClient(make_app(engine)) as client:
+        with TestClient(make_app(engine), base_url="http://127.0.0.1") as client:
             rigs = list(_rigs(client))
             print(f"{len(rigs)} rigs")
             for n, (name, rig) in enumerate(rigs):

@@ -7,9 +7,11 @@ range; 4 nothing fits what was asked; 5 the rig cannot be fished as it is (evalu
 from __future__ import annotations
 
 import importlib
+import ipaddress
 import json
 import re
 import signal
+import socket
 import sys
 import threading
 from pathlib import Path
@@ -228,6 +230,16 @@ def standins(
         fail(NotUnderstood.one("port", f"{where} cannot be used: {error.strerror}.", "Choose others."))
 
 
+def _opened(path: Path) -> Any:
+    """The database. Ends the program with a sentence when it can not be used."""
+    from brookwind.store.database import open_database
+
+    try:
+        return open_database(path)
+    except BrookwindError as error:
+        fail(error)
+
+
 @app.command()
 def serve(
     port: Annotated[int, typer.Option(help="Port to listen on.")] = 8750,
@@ -236,9 +248,9 @@ def serve(
     ),
 ) -> None:
     """Serve the application from the kept database."""
-    from brookwind.store.database import database_path, open_database
+    from brookwind.store.database import database_path
 
-    _serve(open_database(database_path()), host, port)
+    _serve(_opened(database_path()), host, port)
 
 
 @app.command()
@@ -248,13 +260,13 @@ def demo(
 ) -> None:
     """Serve the application with the demo scenario, in a database of its own."""
     from brookwind.demo.load import load_demo
-    from brookwind.store.database import demo_database_path, open_database
+    from brookwind.store.database import demo_database_path, files_of
 
     path = demo_database_path()
     if fresh:
-        for leftover in path.parent.glob(f"{path.name}*"):
-            leftover.unlink()
-    engine = open_database(path)
+        for own in files_of(path):
+            own.unlink(missing_ok=True)
+    engine = _opened(path)
     load_demo(engine)
     from brookwind.instruments.hub import Hub
     from brookwind.instruments.standins.all import running
@@ -269,15 +281,39 @@ def _serve(engine: Any, host: str, port: int, hub: Any = None) -> None:
     from brookwind.api.app import LOCAL_HOSTS, make_app
 
     # Listening on other addresses is the person's own wish; then any name may be used to reach it.
-    hosts = LOCAL_HOSTS if host in LOCAL_HOSTS else ("*",)
+    local = _is_this_machine(host)
+    hosts = (*LOCAL_HOSTS, *([host] if ":" not in host else [])) if local else ("*",)
     # What the water needs is loaded while nobody waits for it: the first section is then drawn at once.
     warm = threading.Timer(1.0, lambda: [importlib.import_module(m) for m in ("scipy.special", "scipy.interpolate")])
     warm.daemon = True
     warm.start()
     application = make_app(engine, hosts, hub=hub)
     start.loaded()
-    typer.echo(f"Brookwind {__version__} on http://{host}:{port}")
-    uvicorn.run(application, host=host, port=port, log_level="warning", server_header=False)
+    listening = _listening(host, port)
+    shown = f"[{host}]" if ":" in host else host
+    typer.echo(f"Brookwind {__version__} on http://{shown}:{port}")
+    config = uvicorn.Config(application, log_level="warning", server_header=False)
+    uvicorn.Server(config).run(sockets=[listening])
+
+
+def _is_this_machine(host: str) -> bool:
+    try:
+        return ipaddress.ip_address(host).is_loopback
+    except ValueError:
+        return host == "localhost"
+
+
+def _listening(host: str, port: int) -> socket.socket:
+    """A socket that listens. Ends the program with a sentence when the port can not be had."""
+    try:
+        family, kind, _, _, address = socket.getaddrinfo(host, port, type=socket.SOCK_STREAM)[0]
+        listening = socket.socket(family, kind)
+        listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
+        listening.bind(address)
+    except (OSError, OverflowError, UnicodeError) as error:
+        said = getattr(error, "strerror", None) or str(error)
+        fail(NotUnderstood.one("port", f"Port {port} of {host} cannot be used: {said}.", "Choose another with --port."))
+    return listening
 
 
 if __name__ == "__main__":

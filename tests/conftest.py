@@ -51,5 +51,5 @@ def engine(tmp_path: Path) -> Iterator[Engine]:
 
 @pytest.fixture
 def client(engine: Engine) -> Iterator[TestClient]:
-    with TestClient(make_app(engine)) as client:
+    with TestClient(make_app(engine), base_url="http://127.0.0.1") as client:
         yield client

@@ -47,7 +47,7 @@ class _PageConvertor(Convertor[str]):
 
 
 register_url_convertor("page", _PageConvertor())
-LOCAL_HOSTS = ("127.0.0.1", "localhost", "[::1]", "testserver")
+LOCAL_HOSTS = ("127.0.0.1", "localhost", "[::1]")
 
 
 def make_app(
@@ -86,14 +86,16 @@ def make_app(
 def _serve_pages(app: FastAPI, static: Path) -> None:
     root = static.resolve()
 
+    # What is asked for is looked up among what was built: no address ever reaches the file system.
+    built = {p.relative_to(root).as_posix(): p for p in root.rglob("*") if p.is_file()}
+
     @app.get("/{path:page}", include_in_schema=False)
     def page(path: str) -> Response:
         """A built file, or the one page for every address of the application."""
-        wanted = (root / path).resolve()
-        if path and wanted.is_file() and wanted.is_relative_to(root):
+        if path in built:
             # Built files carry a hash of their content in their name.
             kept = "public, max-age=31536000, immutable" if path.startswith("assets/") else "no-cache"
-            return FileResponse(wanted, headers={"cache-control": kept})
+            return FileResponse(built[path], headers={"cache-control": kept})
         index = root / "index.html"
         if not index.is_file():
             return PlainTextResponse("The pages have not been built. Run `make build`.", status_code=503)

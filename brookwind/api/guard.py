@@ -1,18 +1,28 @@
-"""Security headers, and a bound on what may be sent."""
+"""What stands before every call: who asks, how much and what is sent, and the headers of every answer."""
 
 from __future__ import annotations
 
+import logging
+import re
+from urllib.parse import urlsplit
+
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
-from brookwind.api.problems import answer
+from brookwind.api.problems import answer, fault
 from brookwind.core.errors import Problem
 
 MOST_BYTES = 2_000_000
 """Of a request."""
 MOST_FILE_BYTES = 16_000_000
 """Of an uploaded file."""
+MOST_DEPTH = 24
+"""Lists and objects in one another: a rig needs seven."""
+MOST_DIGITS = 40
+"""Of a number: seventeen tell any two apart."""
 _FILES = "/api/read/"
 """Addresses that take whole files, such as a sounder's log."""
+_MEDIA = ("application/json", "application/octet-stream")
+"""What is sent is one or the other. A page of another place can send neither without asking first."""
 
 # The style library makes empty style elements and fills them by script; this is the hash of nothing at all.
 _EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='"
@@ -31,9 +41,22 @@ HEADERS = {
     "cross-origin-resource-policy": "same-origin",
 }
 
+_STRING = re.compile(rb'"(?:[^"\\]|\\.)*+"', re.DOTALL)
+_NUMBER = re.compile(rb"\d[\d.]{%d,}|[eE][+-]?\d{4,}" % MOST_DIGITS)
+_ESCAPE = re.compile(rb"\\(?:u([0-9a-fA-F]{4})|.)", re.DOTALL)
+
+
+class _Refused(Exception):
+    def __init__(self, status: int, title: str, code: str, message: str, remedy: str) -> None:
+        super().__init__(message)
+        self.answer = answer(status, title, (Problem(code=code, message=message, remedy=remedy),))
+
 
 class Guard:
-    """ASGI middleware: adds the headers to every answer, refuses bodies that are too long before reading them."""
+    """ASGI middleware: refuses strangers and what is too much before it is read, and adds the headers to every answer.
+
+    It also answers for faults below it, so that those answers carry the headers as well.
+    """
 
     def __init__(self, app: ASGIApp) -> None:
         """Wrap an application.
@@ -48,21 +71,134 @@ class Guard:
         if scope["type"] != "http":
             await self.app(scope, receive, send)
             return
+        begun = False
 
         async def send_with_headers(message: Message) -> None:
+            nonlocal begun
             if message["type"] == "http.response.start":
+                begun = True
                 message["headers"] = [*message["headers"], *self.extra]
             await send(message)
 
-        length = dict(scope["headers"]).get(b"content-length", b"0")
-        chunked = b"transfer-encoding" in dict(scope["headers"])
-        most = MOST_FILE_BYTES if scope["path"].startswith(_FILES) else MOST_BYTES
-        if chunked or not length.isdigit() or int(length) > most:
-            problem = Problem(
-                code="too-long",
-                message="What was sent is too long, or does not say how long it is.",
-                remedy=f"Send at most {most // 1_000_000} MB with a content length.",
-            )
-            await answer(413, "Too long", (problem,))(scope, receive, send_with_headers)
-            return
-        await self.app(scope, receive, send_with_headers)
+        try:
+            if scope["path"].startswith("/api"):
+                receive = await _checked(scope, receive)
+            await self.app(scope, receive, send_with_headers)
+        except _Refused as refused:
+            await refused.answer(scope, receive, send_with_headers)
+        except Exception as error:
+            # Control characters of an address must not reach the log as they are.
+            logging.getLogger("brookwind").error("fault at %r", scope["path"], exc_info=error)
+            if begun:
+                raise
+            await fault()(scope, receive, send_with_headers)
+
+
+async def _checked(scope: Scope, receive: Receive) -> Receive:
+    """The same body again, after a look at it and at who sends it. Raises: _Refused."""
+    headers = dict(scope["headers"])
+    _check_sender(headers)
+    length = headers.get(b"content-length", b"0")
+    most = MOST_FILE_BYTES if scope["path"].startswith(_FILES) else MOST_BYTES
+    if b"transfer-encoding" in headers or not length.isdigit() or len(length) > 12 or int(length) > most:
+        raise _Refused(
+            413,
+            "Too long",
+            "too-long",
+            "What was sent is too long, or does not say how long it is.",
+            f"Send at most {most // 1_000_000} MB with a content length.",
+        )
+    if int(length) == 0:
+        return receive
+    media = headers.get(b"content-type", b"").split(b";")[0].strip().lower().decode("latin-1")
+    if media not in _MEDIA:
+        raise _Refused(
+            415,
+            "Another kind of content",
+            "media",
+            f"This is sent as {media[:60] or 'nothing in particular'}.",
+            f"Send it as {' or '.join(_MEDIA)}.",
+        )
+    if media != "application/json":
+        return receive
+    body = b""
+    while True:
+        message = await receive()
+        if message["type"] != "http.request":
+            break
+        body += message.get("body", b"")
+        if not message.get("more_body", False):
+            break
+    check_json(body)
+    told = False
+
+    async def again() -> Message:
+        nonlocal told
+        if told:
+            return await receive()
+        told = True
+        return {"type": "http.request", "body": body, "more_body": False}
+
+    return again
+
+
+def _check_sender(headers: dict[bytes, bytes]) -> None:
+    """Only a page of our own, or something that is no page at all, may ask. Raises: _Refused."""
+    site = headers.get(b"sec-fetch-site", b"none")
+    origin = headers.get(b"origin")
+    foreign = origin is not None and urlsplit(origin.decode("latin-1")).netloc != headers.get(b"host", b"").decode(
+        "latin-1"
+    )
+    if site in (b"cross-site", b"same-site") or foreign:
+        raise _Refused(
+            403, "Not from here", "foreign", "Another page asked for this.", "Open Brookwind itself and do it there."
+        )
+
+
+def check_json(body: bytes) -> None:
+    """Refuse what no rig needs and what costs without bound: deep nesting, endless numbers, halves of characters.
+
+    body: JSON, not parsed yet.
+    Raises: an answer to send.
+    """
+    bare = _STRING.sub(b"", body)
+    depth = deepest = 0
+    for mark in re.findall(rb"[\[\]{}]", bare):
+        depth += 1 if mark in b"[{" else -1
+        deepest = max(deepest, depth)
+    if deepest > MOST_DEPTH:
+        raise _Refused(
+            422,
+            "Check what was entered",
+            "too-deep",
+            f"What was sent is nested {deepest} deep.",
+            f"At most {MOST_DEPTH} are read.",
+        )
+    if _NUMBER.search(bare):
+        raise _Refused(
+            422,
+            "Check what was entered",
+            "number-too-long",
+            f"A number has more than {MOST_DIGITS} digits or an exponent beyond reason.",
+            "Write it shorter.",
+        )
+    if b"\\u" in body and _halved(body):
+        raise _Refused(
+            422,
+            "Check what was entered",
+            "text",
+            "A text holds half of a character, which cannot be kept.",
+            "Type it again.",
+        )
+
+
+def _halved(body: bytes) -> bool:
+    """True when an escaped surrogate stands without its other half."""
+    waiting_at = -1
+    for found in _ESCAPE.finditer(body):
+        code = int(found[1], 16) if found[1] else 0
+        low = 0xDC00 <= code < 0xE000
+        if (waiting_at >= 0) != low or (low and found.start() != waiting_at):
+            return True
+        waiting_at = found.end() if 0xD800 <= code < 0xDC00 else -1
+    return waiting_at >= 0

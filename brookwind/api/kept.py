@@ -8,7 +8,7 @@ from pydantic import BaseModel
 
 from brookwind.api.session import of_request
 from brookwind.store.book import Entries, Entry
-from brookwind.store.records import Kept
+from brookwind.store.records import Kept, Version
 from brookwind.store.repository import Repository
 
 FieldsT = TypeVar("FieldsT")
@@ -17,7 +17,7 @@ FieldsT = TypeVar("FieldsT")
 class Update(BaseModel, Generic[FieldsT]):
     """A record as changed, and the version it was read at; 0 for one that is not kept yet."""
 
-    version: int
+    version: Version
     fields: FieldsT
 
 
@@ -69,7 +69,7 @@ def add_delete(router: APIRouter, path: str, kind: type[Repository[Any]], tag: s
     tag: heading in the API's document.
     """
 
-    def delete(key: str, version: int, kept: Annotated[Any, Depends(of_request(kind))]) -> None:
+    def delete(key: str, version: Version, kept: Annotated[Any, Depends(of_request(kind))]) -> None:
         kept.delete(key, version)
 
     router.add_api_route(path, delete, methods=["DELETE"], status_code=204, summary=f"Remove a {kind.name}", tags=[tag])

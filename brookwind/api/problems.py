@@ -2,13 +2,13 @@
 
 from __future__ import annotations
 
-import logging
 from typing import Any
 
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
 from fastapi.responses import JSONResponse
-from pydantic import BaseModel
+from pydantic import BaseModel, ValidationError
+from sqlalchemy.exc import OperationalError
 from starlette.exceptions import HTTPException
 
 from brookwind.core.errors import BrookwindError, Problem
@@ -107,10 +107,59 @@ def install(app: FastAPI) -> None:
         told.headers.update(error.headers or {})
         return told
 
-    @app.exception_handler(Exception)
-    async def _fault(request: Request, error: Exception) -> JSONResponse:
-        logging.getLogger("brookwind").error("fault at %s", request.url.path, exc_info=error)
-        problem = Problem(
-            code="fault", message="Brookwind made a mistake on this.", remedy="What you entered is kept; try again."
-        )
-        return answer(500, "A fault of ours", (problem,))
+    @app.exception_handler(ValidationError)
+    async def _beyond(_: Request, error: ValidationError) -> JSONResponse:
+        # What was entered is well formed, and leads the reckoning to a figure that its own models refuse.
+        return answer(422, "Cannot be done so", from_validation(error).problems)
+
+    @app.exception_handler(OperationalError)
+    async def _not_stored(_: Request, error: OperationalError) -> JSONResponse:
+        for sign, status, title, problem in _STORE_FAULTS:
+            if sign in str(error.orig):
+                return answer(status, title, (problem,))
+        raise error
+
+
+_STORE_FAULTS = (
+    (
+        "full",
+        507,
+        "No room",
+        Problem(
+            code="disk-full",
+            message="The disk is full: this was not kept.",
+            remedy="Make room, then save again; what you entered is still on the page.",
+        ),
+    ),
+    (
+        "readonly",
+        507,
+        "Cannot write",
+        Problem(
+            code="read-only",
+            message="The database cannot be written: this was not kept.",
+            remedy="Check the rights of its file and folder, then save again.",
+        ),
+    ),
+    (
+        "locked",
+        503,
+        "Busy",
+        Problem(
+            code="busy",
+            message="Something else has been writing to the database for too long: this was not kept.",
+            remedy="Save again in a moment.",
+        ),
+    ),
+)
+"""What the database says of itself, and what that means."""
+
+
+def fault() -> JSONResponse:
+    """The answer when we made a mistake."""
+    problem = Problem(
+        code="fault",
+        message="Brookwind made a mistake on this; nothing of it was kept.",
+        remedy="What you entered is still on the page. Try again, or change it a little.",
+    )
+    return answer(500, "A fault of ours", (problem,))

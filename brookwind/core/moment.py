@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 import re
+from datetime import datetime
 from typing import Annotated, TypeAlias
 
-from pydantic import AwareDatetime, BeforeValidator
+from pydantic import AfterValidator, AwareDatetime, BeforeValidator
 
 _ISO = re.compile(r"\d{4}-\d\d-\d\d[Tt ]")
 
@@ -16,4 +17,11 @@ def _written_out(value: object) -> object:
     return value
 
 
-Moment: TypeAlias = Annotated[AwareDatetime, BeforeValidator(_written_out)]
+def _of_our_time(value: datetime) -> datetime:
+    # Tides and the sun are reckoned hours and months to either side of it.
+    if not 1900 <= value.year <= 2200:
+        raise ValueError(f"The year is {value.year}. Enter one from 1900 to 2200.")
+    return value
+
+
+Moment: TypeAlias = Annotated[AwareDatetime, BeforeValidator(_written_out), AfterValidator(_of_our_time)]

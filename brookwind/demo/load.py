@@ -16,7 +16,7 @@ from brookwind.core.box.items import BoxItem
 from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.rules.place_rules import PlaceRules
 from brookwind.core.survey.document import Survey
-from brookwind.store.database import unit_of_work
+from brookwind.store.database import take_right_to_write, unit_of_work
 from brookwind.store.records import SwimFields, WaterFields
 from brookwind.store.repositories import Box, PlaceRulesOf, Rigs, Surveys, Swims, Waters
 
@@ -66,6 +66,8 @@ def load_demo(engine: Engine, today: date | None = None) -> bool:
     today: the day its sessions are on; the present one when left out.
     """
     with unit_of_work(engine) as session:
+        # Of two that start at once one loads it, and the other finds it there.
+        take_right_to_write(session)
         waters, swims, box, rigs = Waters(session), Swims(session), Box(session), Rigs(session)
         if waters.all() or rigs.summaries():
             return False

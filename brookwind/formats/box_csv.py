@@ -20,8 +20,9 @@ from brookwind.core.box.items import MODELS, BoxItem
 from brookwind.core.box.stock import ShotStock
 from brookwind.core.errors import BrookwindError, NotUnderstood
 from brookwind.core.matter.materials import WEIGHT_MATERIAL
+from brookwind.core.rig.refusals import first_sentence
 from brookwind.core.rig.shot_series import MODERN_MASS_KG
-from brookwind.formats.text import Refused, first_sentence, text_of
+from brookwind.formats.text import Refused, cell_text, rows_of, safe_cell, text_of, told
 
 MOST_ROWS = 5000
 """Lines read at most."""
@@ -33,6 +34,10 @@ _JSON = ("spec", "tube", "weighings", "jug")
 _OF_SPEC = ("type", "capacity_kg", "own_mass_kg")
 """Fields of a float that have columns of their own."""
 _WHOLE = ("count", "hook_size")
+_LONGEST_NUMBER = 40
+"""Characters of a number read."""
+_MOST_POWER = 330
+"""Power of ten of a number read, either way."""
 _SMALL = frozenset("0123456789.,+- ")
 
 
@@ -100,7 +105,7 @@ def _cell(field: str, value: Any) -> str:
         return json.dumps(value, separators=(",", ":"), ensure_ascii=False)
     if field in _WRITTEN:
         return _plain(Decimal(repr(value)).scaleb(3))
-    return repr(value) if isinstance(value, float) else str(value)
+    return repr(value) if isinstance(value, float) else safe_cell(value) if isinstance(value, str) else str(value)
 
 
 def _plain(number: Decimal) -> str:
@@ -125,8 +130,6 @@ def read_box(data: bytes) -> BoxRows:
     bad: list[Refused] = []
     seen: dict[tuple[str, ...], int] = {}
     for number, row in rows:
-        if not any(c.strip() for c in row):
-            continue
         if len(good) >= MOST_ROWS:
             bad.append(Refused(line=number, says=f"More than {MOST_ROWS} lines; the rest is left out."))
             break
@@ -143,7 +146,7 @@ def read_box(data: bytes) -> BoxRows:
             bad.append(Refused(line=number, says=_sentence(error)))
         except (BrookwindError, ValueError) as error:
             bad.append(Refused(line=number, says=str(error)))
-    return BoxRows(rows=tuple(good), refused=tuple(bad), notes=tuple(notes))
+    return BoxRows(rows=tuple(good), refused=told(bad), notes=tuple(notes))
 
 
 def _decoded(data: bytes) -> tuple[str, list[str]]:
@@ -158,16 +161,8 @@ def _decoded(data: bytes) -> tuple[str, list[str]]:
 def _table(text: str) -> tuple[list[str], list[tuple[int, list[str]]], bool]:
     first = text.split("\n", 1)[0]
     semicolons = first.count(";") > first.count(",")
-    reader = csv.reader(io.StringIO(text), delimiter=";" if semicolons else ",")
-    try:
-        lines = []
-        for row in reader:
-            lines.append((reader.line_num, row))
-    except csv.Error as error:
-        raise NotUnderstood.one(
-            "csv-broken", f"The table breaks off near line {reader.line_num} ({error}).", "Save it again.", ("file",)
-        ) from error
-    if not lines or not any(c.strip() for c in lines[0][1]):
+    lines = rows_of(text, ";" if semicolons else ",")
+    if not lines:
         raise NotUnderstood.one("csv-empty", "The file is empty.", _wanted(), ("file",))
     return [h.strip().lower() for h in lines[0][1]], lines[1:], semicolons
 
@@ -216,17 +211,20 @@ def _value(field: str, power: int, text: str, comma: bool) -> Any:
     if field in _JSON:
         try:
             return json.loads(text)
-        except ValueError:
+        except (ValueError, RecursionError):
             raise ValueError(f"{field}: {text[:30]!r} is not JSON. Leave the cell as it was written.") from None
     if not re.search(r"_(kg|m|n|kg_m3|m_s)$", field) and field not in (*_WHOLE, "scatter"):
-        return text
+        return cell_text(text)
     number = text.replace(",", ".") if comma else text
+    if len(number) > _LONGEST_NUMBER:
+        raise ValueError(f"{field}: {text[:30]!r}… has {len(text)} characters. Write a number, like 0.4.")
     try:
         value = Decimal(number).scaleb(power)
     except InvalidOperation:
         hint = "Write it with a point, like 0.4." if set(text) <= _SMALL else "Write a number, like 0.4."
         raise ValueError(f"{field}: {text!r} is not a number. {hint}") from None
-    if not value.is_finite():
+    # A number a thousand digits before its point would take for ever to write out, and is no count or mass.
+    if not value.is_finite() or abs(value.adjusted()) > _MOST_POWER:
         raise ValueError(f"{field}: {text!r} is not a number. Write a number, like 0.4.")
     return int(value) if field in _WHOLE and value == value.to_integral_value() else float(value)
 

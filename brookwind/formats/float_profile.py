@@ -2,14 +2,12 @@
 
 from __future__ import annotations
 
-import csv
-import io
 import re
 from collections.abc import Iterable
 
 from brookwind.core.errors import BrookwindError, NotUnderstood
 from brookwind.core.floats.profile import Profile
-from brookwind.formats.text import text_of
+from brookwind.formats.text import rows_of, text_of
 
 _UNITS = {"mm": 0.001, "cm": 0.01, "m": 1.0, "in": 0.0254}
 _MOST_POINTS = 400
@@ -26,8 +24,7 @@ def read_profile(data: bytes) -> Points:
     Raises: NotUnderstood with the line and what would be right; also when the outline goes back on itself.
     """
     text = text_of(data, "table of heights and diameters")
-    lines = csv.reader(io.StringIO(text), delimiter=_delimiter(text))
-    rows = [(n, r) for n, r in enumerate(lines, start=1) if any(cell.strip() for cell in r)]
+    rows = rows_of(text, _delimiter(text))
     if not rows:
         raise NotUnderstood.one("profile-file", "The file is empty.", "Begin with: height_mm,diameter_mm", ("file",))
     (height, up), (across, wide) = _columns(rows[0][1])

@@ -8,9 +8,10 @@ from typing import Any
 from pydantic import ValidationError
 
 from brookwind.core.errors import NotUnderstood
+from brookwind.core.rig.refusals import first_sentence
 from brookwind.core.survey.document import Place, Sounding
 from brookwind.core.survey.place import position, seen_from
-from brookwind.formats.text import MOST_SOUNDINGS, Refused, Soundings, first_sentence, text_of
+from brookwind.formats.text import MOST_SOUNDINGS, Refused, Soundings, text_of, told
 
 
 def write_geojson(soundings: tuple[Sounding, ...], place: Place) -> str:
@@ -41,7 +42,7 @@ def read_geojson(data: bytes, place: Place) -> Soundings:
     """
     try:
         document = json.loads(text_of(data, "GeoJSON"))
-    except (json.JSONDecodeError, RecursionError) as error:
+    except (ValueError, RecursionError) as error:
         raise NotUnderstood.one("geojson", "The file is not whole JSON.", "Export it again.", ("file",)) from error
     features = document.get("features") if isinstance(document, dict) else None
     if not isinstance(features, list):
@@ -55,9 +56,9 @@ def read_geojson(data: bytes, place: Place) -> Soundings:
             good.append(_sounding(feature, place, number))
         except ValidationError as error:
             bad.append(Refused(line=number, says=first_sentence(error)))
-        except (KeyError, TypeError, ValueError, AttributeError):
+        except (KeyError, TypeError, ValueError, AttributeError, ArithmeticError):
             bad.append(Refused(line=number, says="Not a point with a depth_m among its properties."))
-    return Soundings(soundings=tuple(good), refused=tuple(bad))
+    return Soundings(soundings=tuple(good), refused=told(bad))
 
 
 def _sounding(feature: Any, place: Place, number: int) -> Sounding:

@@ -5,9 +5,10 @@ from __future__ import annotations
 from typing import Literal
 from xml.etree import ElementTree
 
-from pydantic import AwareDatetime, BaseModel, ConfigDict, Field, ValidationError
+from pydantic import BaseModel, ConfigDict, Field
 
 from brookwind.core.errors import NotUnderstood
+from brookwind.core.moment import Moment
 from brookwind.formats.text import text_of
 
 _NAMESPACE = "urn:brookwind:gpx:1"
@@ -26,7 +27,7 @@ class Waypoint(BaseModel):
     latitude_deg: float = Field(ge=-90, le=90)
     longitude_deg: float = Field(ge=-180, le=180)
     depth_m: float | None = Field(default=None, gt=0, le=60)
-    at: AwareDatetime | None = None
+    at: Moment | None = None
     note: str = Field(default="", max_length=4000)
 
 
@@ -92,8 +93,11 @@ def read_gpx(data: bytes) -> list[Waypoint]:
                     note=way.description or "",
                 )
             )
-        except ValidationError as error:
+        except ValueError as error:
             raise NotUnderstood.one(
-                "gpx-point", f"Waypoint {number} cannot be used.", "Check its position and name.", ("file", number)
+                "gpx-point",
+                f"Waypoint {number} cannot be used.",
+                "Check its position, depth and name.",
+                ("file", number),
             ) from error
     return points

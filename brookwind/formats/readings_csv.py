@@ -2,15 +2,15 @@
 
 from __future__ import annotations
 
-import csv
-import io
+from collections.abc import Mapping
 from typing import Any
 
 from pydantic import TypeAdapter, ValidationError
 
 from brookwind.core.errors import NotUnderstood
+from brookwind.core.rig.refusals import first_sentence
 from brookwind.core.survey.plumbing.readings import Reading
-from brookwind.formats.text import first_sentence, text_of
+from brookwind.formats.text import rows_of, text_of
 
 _CASTS = ("gone", "under", "as-wanted", "high", "flat", "no-bead")
 _CRUDE = ("wading", "eye", "count", "sounder")
@@ -24,14 +24,16 @@ def read_readings(data: bytes) -> tuple[Reading, ...]:
     crude reading; seconds for a count), at.
     Raises: NotUnderstood with the line and what would be right.
     """
-    rows = list(csv.DictReader(io.StringIO(text_of(data, "table of readings"))))
-    if not rows or "seen" not in rows[0]:
+    rows = rows_of(text_of(data, "table of readings"))
+    names = [h.strip() for h in rows[0][1]] if rows else []
+    if "seen" not in names or len(rows) < 2:
         raise NotUnderstood.one(
             "readings-header", "There is no column called seen.", "Begin with: setting_m,seen,value_m,at", ("file",)
         )
     readings = []
-    for number, row in enumerate(rows, start=2):
+    for number, cells in rows[1:]:
         try:
+            row = dict(zip(names, cells, strict=False))
             readings.append(_READING.validate_python(_fields(row, number)))
         except ValidationError as error:
             raise NotUnderstood.one(
@@ -42,7 +44,7 @@ def read_readings(data: bytes) -> tuple[Reading, ...]:
     return tuple(readings)
 
 
-def _fields(row: dict[str, str | None], number: int) -> dict[str, Any]:
+def _fields(row: Mapping[str, str], number: int) -> dict[str, Any]:
     seen = (row.get("seen") or "").strip()
     value = _number(row, "value_m")
     common = {"id": f"line-{number}", "at": (row.get("at") or "").strip() or None}
@@ -64,7 +66,7 @@ def _fields(row: dict[str, str | None], number: int) -> dict[str, Any]:
     return {"kind": "cast", "setting_m": setting, "seen": sight, **common}
 
 
-def _number(row: dict[str, str | None], name: str) -> float | None:
+def _number(row: Mapping[str, str], name: str) -> float | None:
     text = (row.get(name) or "").strip()
     if not text:
         return None

@@ -9,8 +9,19 @@ from typing import Any
 from pydantic import ValidationError
 
 from brookwind.core.errors import NotUnderstood
+from brookwind.core.rig.refusals import first_sentence
 from brookwind.core.survey.document import Sounding
-from brookwind.formats.text import FOOT_M, MOST_SOUNDINGS, Refused, Soundings, first_sentence, text_of
+from brookwind.formats.text import (
+    FOOT_M,
+    MOST_SOUNDINGS,
+    Refused,
+    Soundings,
+    cell_text,
+    rows_of,
+    safe_cell,
+    text_of,
+    told,
+)
 
 COLUMNS = ("id", "distance_m", "bearing_deg", "depth_m", "half_m", "level_m", "bed", "feature", "at", "source", "note")
 _LENGTHS = ("distance", "depth", "half", "level")
@@ -27,8 +38,12 @@ def write_soundings(soundings: tuple[Sounding, ...]) -> str:
     writer.writerow(COLUMNS)
     for s in soundings:
         row = s.model_dump(mode="json")
-        writer.writerow(["" if row[c] is None else row[c] for c in COLUMNS])
+        writer.writerow(["" if row[c] is None else _cell(row[c]) for c in COLUMNS])
     return out.getvalue()
+
+
+def _cell(value: Any) -> Any:
+    return safe_cell(value) if isinstance(value, str) else value
 
 
 def read_soundings(data: bytes) -> Soundings:
@@ -37,17 +52,14 @@ def read_soundings(data: bytes) -> Soundings:
     data: the file.
     Raises: NotUnderstood when it is no such table.
     """
-    rows = csv.reader(io.StringIO(text_of(data, "table of soundings")))
-    try:
-        header = [h.strip().lower() for h in next(rows)]
-    except (StopIteration, csv.Error) as error:
-        raise NotUnderstood.one("csv-empty", "The file is empty.", f"{_wanted()}", ("file",)) from error
+    rows = rows_of(text_of(data, "table of soundings"))
+    if not rows:
+        raise NotUnderstood.one("csv-empty", "The file is empty.", f"{_wanted()}", ("file",))
+    header = [h.strip().lower() for h in rows[0][1]]
     scale = _scales(header)
     good: list[Sounding] = []
     bad: list[Refused] = []
-    for number, row in enumerate(rows, start=2):
-        if not any(cell.strip() for cell in row):
-            continue
+    for number, row in rows[1:]:
         if len(good) >= MOST_SOUNDINGS:
             bad.append(Refused(line=number, says=f"More than {MOST_SOUNDINGS} soundings; the rest is left out."))
             break
@@ -58,7 +70,7 @@ def read_soundings(data: bytes) -> Soundings:
         except ValueError as error:
             bad.append(Refused(line=number, says=str(error)))
     notes = ("Feet were turned into metres.",) if FOOT_M in scale.values() else ()
-    return Soundings(soundings=tuple(good), refused=tuple(bad), notes=notes)
+    return Soundings(soundings=tuple(good), refused=told(bad), notes=notes)
 
 
 def _wanted() -> str:
@@ -98,5 +110,5 @@ def _fields(header: list[str], row: list[str], scale: dict[str, float], number: 
             # Metres are kept as they stand so that a round trip is exact.
             fields[f"{plain}_m"] = value if scale[name] == 1.0 else value * scale[name]
         elif name in COLUMNS:
-            fields[name] = text
+            fields[name] = cell_text(text)
     return fields

@@ -5,8 +5,9 @@ from __future__ import annotations
 from pydantic import ValidationError
 
 from brookwind.core.errors import NotUnderstood
+from brookwind.core.rig.refusals import first_sentence
 from brookwind.core.water.tide import Station
-from brookwind.formats.text import first_sentence, text_of
+from brookwind.formats.text import text_of
 
 
 def read_station(data: bytes) -> Station:

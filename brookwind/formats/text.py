@@ -2,10 +2,15 @@
 
 from __future__ import annotations
 
-from pydantic import BaseModel, ConfigDict, ValidationError
+import csv
+import io
+import re
+from collections.abc import Sequence
+from typing import Annotated
+
+from pydantic import BaseModel, BeforeValidator, ConfigDict
 
 from brookwind.core.errors import NotUnderstood
-from brookwind.core.rig.refusals import from_validation
 from brookwind.core.survey.document import Sounding
 
 MOST_BYTES = 16_000_000
@@ -16,13 +21,31 @@ FOOT_M = 0.3048
 """International foot. [m]"""
 
 
+MOST_REFUSED = 100
+"""Lines left out that are told one by one."""
+MOST_SAID = 300
+"""Characters said of one of them: what stands in the line may be long."""
+
+
 class Refused(BaseModel):
     """A line that was left out, and why."""
 
     model_config = ConfigDict(frozen=True)
 
     line: int
-    says: str
+    says: Annotated[str, BeforeValidator(lambda s: s if len(s) <= MOST_SAID else f"{s[: MOST_SAID - 1]}…")]
+
+
+def told(refused: Sequence[Refused]) -> tuple[Refused, ...]:
+    """The first of the lines left out, and of the others how many they are.
+
+    refused: all of them.
+    """
+    more = len(refused) - MOST_REFUSED
+    if more <= 0:
+        return tuple(refused)
+    rest = Refused(line=refused[MOST_REFUSED].line, says=f"From here on {more} more lines are left out.")
+    return (*refused[:MOST_REFUSED], rest)
 
 
 class Soundings(BaseModel):
@@ -57,11 +80,36 @@ def text_of(data: bytes, what: str) -> str:
         ) from error
 
 
-def first_sentence(error: ValidationError) -> str:
-    """What the first thing wrong is, with its place.
+_FORMULA = re.compile(r"'*[=+\-@\t\r]")
 
-    error: of a model.
+
+def safe_cell(text: str) -> str:
+    """A text as a table's cell: one that a spreadsheet would take for a formula gets an apostrophe before it.
+
+    text: any text.
     """
-    problem = from_validation(error).problems[0]
-    where = ".".join(str(p) for p in problem.path)
-    return f"{where}: {problem.sentence()}" if where else problem.sentence()
+    return f"'{text}" if _FORMULA.match(text) else text
+
+
+def cell_text(cell: str) -> str:
+    """The text that `safe_cell` wrote.
+
+    cell: the cell.
+    """
+    return cell[1:] if cell.startswith("'") and _FORMULA.match(cell) else cell
+
+
+def rows_of(text: str, delimiter: str = ",") -> list[tuple[int, list[str]]]:
+    """The lines of a table: where each ends, and its cells. Lines without anything in them are left out.
+
+    text: of the table.
+    delimiter: what parts the cells.
+    Raises: NotUnderstood when a cell is never closed, or longer than a table's cell can be.
+    """
+    reader = csv.reader(io.StringIO(text), delimiter=delimiter)
+    try:
+        return [(reader.line_num, row) for row in reader if any(c.strip() for c in row)]
+    except csv.Error as error:
+        raise NotUnderstood.one(
+            "csv-broken", f"The table breaks off near line {reader.line_num} ({error}).", "Save it again.", ("file",)
+        ) from error

@@ -6,11 +6,13 @@ import csv
 import io
 import json
 from datetime import UTC, datetime, timedelta
+from math import isfinite
 from typing import Any
 
-from pydantic import AwareDatetime, BaseModel, ConfigDict, TypeAdapter, ValidationError
+from pydantic import BaseModel, ConfigDict, TypeAdapter, ValidationError
 
 from brookwind.core.errors import NotUnderstood
+from brookwind.core.moment import Moment
 from brookwind.core.survey.document import LevelReading
 
 _LEVEL_UNITS = {"m": 1.0, "cm": 0.01, "ft": 0.3048}
@@ -21,7 +23,7 @@ JUMP_M_H = 3.0
 """A level changing faster than this between readings is a slip of the gauge. [m/h] Editable default."""
 _SOON_H = 0.25
 """Levels nearer in time than this are judged as if so far apart. [h]"""
-_WHEN: TypeAdapter[datetime] = TypeAdapter(AwareDatetime)
+_WHEN: TypeAdapter[datetime] = TypeAdapter(Moment)
 
 
 class Levels(BaseModel):
@@ -35,18 +37,21 @@ class Levels(BaseModel):
     says: str
 
 
-def read_gauge(data: bytes, media: str, now: datetime) -> Levels:
+def read_gauge(data: bytes, media: str, now: datetime, whole: bool = True) -> Levels:
     """Readings of a gauge.
 
     data: the document. JSON: {"gauge", "units": {"level", "flow"}, "readings": [{"at", "level", "flow"}]}; CSV: columns
     at, level_m or level_ft, flow_m3s.
     media: its media type.
     now: this moment, to tell old and future readings.
+    whole: false when it may have been cut off: then a last line without its end is not read.
     Raises: NotUnderstood when it cannot be read, or names a unit that is not known.
     """
-    name, rows, notes = _from_csv(data) if "csv" in media else _from_json(data)
+    name, rows, notes = (
+        _from_csv(data if whole else data[: data.rfind(b"\n") + 1]) if "csv" in media else _from_json(data)
+    )
     kept: list[LevelReading] = []
-    dropped = 0
+    dropped = beyond = 0
     flow = None
     for at, level, flow_now in sorted(rows, key=lambda r: r[0]):
         if kept:
@@ -54,12 +59,18 @@ def read_gauge(data: bytes, media: str, now: datetime) -> Levels:
             if hours <= 0.0 or abs(level - kept[-1].level_m) > JUMP_M_H * max(hours, _SOON_H):
                 dropped += 1
                 continue
-        kept.append(LevelReading(at=at, level_m=level))
-        flow = flow_now
+        try:
+            kept.append(LevelReading(at=at, level_m=level))
+        except ValidationError:
+            beyond += 1
+            continue
+        flow = flow_now if flow_now is not None and isfinite(flow_now) else None
     if not kept:
         raise NotUnderstood.one("gauge-empty", "The gauge sends no reading.", "Check it, or enter the level by hand.")
     if dropped:
         notes.append(f"{dropped} readings jump or repeat a time and are left out.")
+    if beyond:
+        notes.append(f"{beyond} readings are no level that a water can have and are left out.")
     if kept[-1].at > now + timedelta(minutes=10):
         notes.append("Its clock is ahead of this one.")
     elif now - kept[-1].at > OLD:
@@ -91,10 +102,10 @@ def _from_json(data: bytes) -> tuple[str, list[_Row], list[str]]:
         rows: list[_Row] = []
         for r in document["readings"]:
             flow = None if r.get("flow") is None else float(r["flow"]) * flow_scale
-            rows.append((_WHEN.validate_python(r["at"]), float(r["level"]) * scale, flow))
+            rows.append((_WHEN.validate_python(r["at"]).astimezone(UTC), float(r["level"]) * scale, flow))
     except NotUnderstood:
         raise
-    except (ValueError, KeyError, TypeError, AttributeError, RecursionError, ValidationError) as error:
+    except (ValueError, KeyError, TypeError, AttributeError, ArithmeticError, RecursionError) as error:
         raise NotUnderstood.one(
             "gauge-json", "What the gauge sends is not readable.", "Check its address and format."
         ) from error
@@ -103,22 +114,23 @@ def _from_json(data: bytes) -> tuple[str, list[_Row], list[str]]:
 
 
 def _from_csv(data: bytes) -> tuple[str, list[_Row], list[str]]:
-    table = csv.DictReader(io.StringIO(data.decode("utf-8", "replace")))
-    column = next((c for c in table.fieldnames or () if c.startswith("level_")), None)
-    scale = _unit(_LEVEL_UNITS, column.removeprefix("level_") if column else None, "level")
-    assert column is not None
     try:
+        table = csv.DictReader(io.StringIO(data.decode("utf-8", "replace")))
+        column = next((c for c in table.fieldnames or () if c.startswith("level_")), "")
+        scale = _unit(_LEVEL_UNITS, column.removeprefix("level_"), "level")
         rows: list[_Row] = [
             (
-                _WHEN.validate_python(r["at"]),
+                _WHEN.validate_python(r["at"]).astimezone(UTC),
                 float(r[column]) * scale,
                 float(r["flow_m3s"]) if r.get("flow_m3s") else None,
             )
             for r in table
         ]
-    except (ValueError, KeyError, TypeError, ValidationError) as error:
+    except NotUnderstood:
+        raise
+    except (csv.Error, ValueError, KeyError, TypeError, ArithmeticError) as error:
         raise NotUnderstood.one(
             "gauge-csv", "The gauge's table cannot be read.", "It needs the columns at and level_m (or level_ft)."
         ) from error
     notes = [] if scale == 1.0 else [f"Its levels are in {column.removeprefix('level_')} and were turned into metres."]
-    return "gauge", [(at.astimezone(UTC), level, flow) for at, level, flow in rows], notes
+    return "gauge", rows, notes

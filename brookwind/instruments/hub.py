@@ -3,7 +3,9 @@
 from __future__ import annotations
 
 import threading
+from collections.abc import Callable
 from datetime import datetime, timedelta
+from typing import Literal
 
 from brookwind.clock import now
 from brookwind.core.errors import BrookwindError, OutOfRange
@@ -26,9 +28,10 @@ class Hub:
         addresses: where they are reached.
         """
         self._lock = threading.Lock()
+        self._asking: dict[Kind, threading.Lock] = {"gauge": threading.Lock(), "weather": threading.Lock()}
+        self._closed = False
         self._where: dict[Kind, str] = {a.kind: a.where for a in addresses}
-        self._sounder: Sounder | None = None
-        self._scale: PocketScale | None = None
+        self._held: dict[Kind, Sounder | PocketScale] = {}
         self._levels: Levels | None = None
         self._weather: Weather | None = None
         self._said: dict[Kind, str] = {}
@@ -46,31 +49,47 @@ class Hub:
         """
         if address.kind == "sounder":
             host, port = _host_and_port(address.where)
-            self.disconnect("sounder")
-            with self._lock:
-                self._where["sounder"], self._sounder = address.where, Sounder(host, port)
+            self._hold("sounder", address.where, lambda: Sounder(host, port))
         elif address.kind == "scale":
             _check_scale(address.where)
-            self.disconnect("scale")
-            with self._lock:
-                self._where["scale"], self._scale = address.where, PocketScale(address.where)
+            self._hold("scale", address.where, lambda: PocketScale(address.where))
         else:
-            with self._lock:
-                self._where[address.kind] = address.where
             self._ask(address.kind, address.where)
         return self.state(address.kind)
 
+    def _hold(
+        self, kind: Literal["sounder", "scale"], where: str, connect: Callable[[], Sounder | PocketScale]
+    ) -> None:
+        """Hold a connection in place of the one held before; of two that race, the first is let go of by the second."""
+        with self._lock:
+            if self._closed:
+                return
+            before = self._held.get(kind)
+            self._where[kind], self._held[kind] = where, connect()
+            self._said.pop(kind, None)
+        if before:
+            before.close()
+
     def _ask(self, kind: Kind, where: str) -> None:
+        # One question at a time: those who wait for a slow instrument would use up every worker.
+        if not self._asking[kind].acquire(blocking=False):
+            raise OutOfRange.one(
+                "instrument-busy", f"The {kind} is being asked already.", "Wait for its answer, a few seconds at most."
+            )
         try:
-            data, media = fetch(where)
+            with self._lock:
+                self._where[kind] = where
+            got = fetch(where)
             if kind == "gauge":
-                self._levels = read_gauge(data, media, now())
+                self._levels = read_gauge(got.data, got.media, now(), got.whole)
             else:
-                self._weather = read_weather(data, now())
+                self._weather = read_weather(got.data, now())
             self._said.pop(kind, None)
         except BrookwindError as error:
             self._said[kind] = str(error)
             raise
+        finally:
+            self._asking[kind].release()
 
     def disconnect(self, kind: Kind) -> None:
         """Let go of an instrument and of what it told.
@@ -78,21 +97,19 @@ class Hub:
         kind: which.
         """
         with self._lock:
-            held = {"sounder": self._sounder, "scale": self._scale}.get(kind)
-            if kind == "sounder":
-                self._sounder = None
-            elif kind == "scale":
-                self._scale = None
-            elif kind == "gauge":
+            held = self._held.pop(kind, None)
+            if kind == "gauge":
                 self._levels = None
-            else:
+            elif kind == "weather":
                 self._weather = None
             self._said.pop(kind, None)
         if held:
             held.close()
 
     def close(self) -> None:
-        """Let go of everything."""
+        """Let go of everything, and take nothing up any more."""
+        with self._lock:
+            self._closed = True
         self.disconnect("sounder")
         self.disconnect("scale")
 
@@ -109,7 +126,8 @@ class Hub:
 
         take: forget them.
         """
-        return self._sounder.echoes(take) if self._sounder else []
+        sounder = self._held.get("sounder")
+        return sounder.echoes(take) if isinstance(sounder, Sounder) else []
 
     def states(self) -> list[State]:
         """Every known instrument."""
@@ -121,10 +139,9 @@ class Hub:
         kind: which.
         """
         where = self._where.get(kind, "")
-        if kind == "sounder":
-            return self._sounder.state() if self._sounder else State(kind=kind, where=where)
-        if kind == "scale":
-            return self._scale.state() if self._scale else State(kind=kind, where=where)
+        held = self._held.get(kind)
+        if held:
+            return held.state()
         if kind in self._said:
             return State(kind=kind, where=where, status="lost", says=self._said[kind])
         if kind == "gauge" and self._levels:
@@ -167,7 +184,14 @@ def _check_scale(where: str) -> None:
 
 def _host_and_port(where: str) -> tuple[str, int]:
     host, colon, port = where.removeprefix("tcp://").rpartition(":")
-    if not colon or not host or not port.isdigit() or not 0 < int(port) < 65536:
+    if (
+        not colon
+        or not host
+        or not port.isascii()
+        or not port.isdecimal()
+        or len(port) > 5
+        or not 0 < int(port) < 65536
+    ):
         raise OutOfRange.one(
             "host-and-port", f"{where!r} is not a host and a port.", "Write it like 127.0.0.1:10110.", ("where",)
         )

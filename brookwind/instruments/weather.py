@@ -5,9 +5,10 @@ from __future__ import annotations
 import json
 from datetime import datetime, timedelta
 
-from pydantic import AwareDatetime, BaseModel, ConfigDict, Field, ValidationError
+from pydantic import BaseModel, ConfigDict, Field
 
 from brookwind.core.errors import NotUnderstood
+from brookwind.core.moment import Moment
 
 _WIND_UNITS = {"m/s": 1.0, "km/h": 1.0 / 3.6, "mph": 0.44704, "kn": 0.514444}
 OLD = timedelta(hours=2)
@@ -18,7 +19,7 @@ class Weather(BaseModel):
 
     model_config = ConfigDict(frozen=True, allow_inf_nan=False)
 
-    at: AwareDatetime
+    at: Moment
     wind_m_s: float = Field(ge=0, le=75)
     wind_from_deg: float = Field(ge=0, le=360)
     air_temperature_c: float | None = Field(default=None, ge=-60, le=60)
@@ -49,7 +50,7 @@ def read_weather(data: bytes, now: datetime) -> Weather:
         )
     except NotUnderstood:
         raise
-    except (ValueError, KeyError, TypeError, AttributeError, RecursionError, ValidationError) as error:
+    except (ValueError, KeyError, TypeError, AttributeError, ArithmeticError, RecursionError) as error:
         raise NotUnderstood.one(
             "weather-json", "What the weather station sends is not readable.", "Check its address and format."
         ) from error

@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from datetime import datetime
-from typing import Generic, Literal, TypeVar
+from typing import Annotated, Generic, Literal, TypeVar
 
 from pydantic import BaseModel, ConfigDict, Field
 
@@ -47,6 +47,9 @@ class Schools(Frozen):
     id: Literal["schools"] = "schools"
     choices: SchoolChoices = Field(default_factory=dict, max_length=40)
 
+
+Version = Annotated[int, Field(ge=0, le=2**53)]
+"""Version of a record; 0 for one that is not kept yet."""
 
 FieldsT = TypeVar(
     "FieldsT",

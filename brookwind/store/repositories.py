@@ -3,9 +3,10 @@
 from __future__ import annotations
 
 from collections import Counter
-from datetime import timedelta
+from datetime import UTC, timedelta
 from typing import Any
 
+from pydantic import ValidationError
 from sqlmodel import col, select
 
 from brookwind.clock import now
@@ -87,7 +88,8 @@ class Box(Repository[BoxItem]):
         """What balancing may take from, with how often each compartment is used on kept rigs."""
         used: Counter[str] = Counter()
         for row in self.session.exec(select(RigRow.fields)).all():
-            used.update(c["item"] for c in row["components"] if c["kind"] in {"shot", "weight"} and c.get("item"))
+            parts = row.get("components", ())
+            used.update(c["item"] for c in parts if c.get("kind") in {"shot", "weight"} and c.get("item"))
         return stock_of((k.fields for k in self.all()), used)
 
     def versioned(self) -> dict[str, tuple[int, BoxItem]]:
@@ -113,7 +115,7 @@ class Rigs(Repository[Rig]):
     def summaries(self) -> list[RigSummary]:
         """Every rig in short, last changed first."""
         rows = self.session.exec(select(RigRow).order_by(col(RigRow.updated_at).desc())).all()
-        return [_summary(r) for r in rows]
+        return [s for r in rows if (s := _summary(r))]
 
     def create(self, fields: Rig) -> Kept[Rig]:
         """Keep a new rig and its first revision."""
@@ -141,7 +143,7 @@ class Rigs(Repository[Rig]):
 
     def _revise(self, key: str, version: int, document: dict[str, Any]) -> None:
         rows = self._revision_rows(key)
-        if len(rows) > 1 and now() - rows[0].saved_at.replace(tzinfo=now().tzinfo) < _GATHER:
+        if len(rows) > 1 and timedelta(0) <= now() - rows[0].saved_at.replace(tzinfo=UTC) < _GATHER:
             rows[0].version, rows[0].fields = version, document
             self.session.add(rows[0])
         else:
@@ -154,16 +156,20 @@ class Rigs(Repository[Rig]):
         return {"schema_version": fields.schema_version}
 
 
-def _summary(row: RigRow) -> RigSummary:
+def _summary(row: RigRow) -> RigSummary | None:
+    """A rig in short, without reading the whole of it; None for one that is set aside."""
     f = row.fields
-    return RigSummary(
-        id=row.id,
-        version=row.version,
-        updated_at=row.updated_at,
-        name=f["name"],
-        family=f["family"],
-        species=f["species"],
-        water=f["water"]["name"],
-        swim=f["water"]["swim"],
-        depth_m=f["water"]["depth_m"],
-    )
+    try:
+        return RigSummary(
+            id=row.id,
+            version=row.version,
+            updated_at=row.updated_at,
+            name=f["name"],
+            family=f["family"],
+            species=f["species"],
+            water=f["water"]["name"],
+            swim=f["water"]["swim"],
+            depth_m=f["water"]["depth_m"],
+        )
+    except (KeyError, TypeError, ValidationError):
+        return None

@@ -2,16 +2,19 @@
 
 from __future__ import annotations
 
+from collections.abc import Iterator
 from functools import cache
 from typing import Any, ClassVar, Generic, NamedTuple
 from weakref import WeakKeyDictionary
 
-from pydantic import TypeAdapter
+from pydantic import TypeAdapter, ValidationError
 from sqlalchemy import delete, update
 from sqlmodel import Session, col, select
 
 from brookwind.clock import now
 from brookwind.core.errors import BrookwindError
+from brookwind.core.rig.refusals import first_sentence
+from brookwind.store.database import take_right_to_write
 from brookwind.store.records import FieldsT, Kept
 from brookwind.store.tables import DocumentRow
 
@@ -26,6 +29,10 @@ class Stale(BrookwindError):
 
 class Taken(BrookwindError):
     """A record with that id is there already."""
+
+
+class Unreadable(BrookwindError):
+    """A record is there, and is no such document."""
 
 
 class BelongsTo(NamedTuple):
@@ -66,8 +73,19 @@ class Repository(Generic[FieldsT]):
         self.session = session
 
     def all(self) -> list[Kept[FieldsT]]:
-        """Every record, oldest id first."""
-        return [self._kept(r) for r in self.session.exec(select(self.row).order_by(col(self.row.id))).all()]
+        """Every record that can be read, oldest id first; `set_aside` tells of the others."""
+        return [kept for _, kept in self._each() if not isinstance(kept, Unreadable)]
+
+    def set_aside(self) -> list[Unreadable]:
+        """Why each of the records that cannot be read cannot."""
+        return [kept for _, kept in self._each() if isinstance(kept, Unreadable)]
+
+    def _each(self) -> Iterator[tuple[DocumentRow, Kept[FieldsT] | Unreadable]]:
+        for row in self.session.exec(select(self.row).order_by(col(self.row.id))).all():
+            try:
+                yield row, self._kept(row)
+            except Unreadable as error:
+                yield row, error
 
     def get(self, key: str) -> Kept[FieldsT]:
         """One record. Raises: NotKept."""
@@ -88,11 +106,13 @@ class Repository(Generic[FieldsT]):
 
     def keep(self, key: str, version: int, fields: FieldsT) -> Kept[FieldsT]:
         """Write a record; version 0 is one that is not there yet. Raises: Stale, NotKept."""
+        take_right_to_write(self.session)
         fresh = version == 0 and self.session.get(self.row, key) is None and getattr(fields, self.key) == key
         return self.create(fields) if fresh else self.replace(key, version, fields)
 
     def create(self, fields: FieldsT) -> Kept[FieldsT]:
         """Keep a new record. Raises: Taken when the id is in use; NotKept when it belongs to nothing."""
+        take_right_to_write(self.session)
         key = getattr(fields, self.key)
         if self.session.get(self.row, key) is not None:
             raise Taken.one("id-taken", f"There is already a {self.name} {key!r}.", "Choose another id.", (self.key,))
@@ -104,6 +124,7 @@ class Repository(Generic[FieldsT]):
 
     def replace(self, key: str, version: int, fields: FieldsT) -> Kept[FieldsT]:
         """Write a record if it is still at the version read. Raises: Stale, NotKept."""
+        take_right_to_write(self.session)
         if getattr(fields, self.key) != key:
             raise BrookwindError.one(
                 "id-differs", f"The {self.name} sent is not {key!r}.", "Send it under its own id.", ("fields", self.key)
@@ -121,6 +142,7 @@ class Repository(Generic[FieldsT]):
 
     def delete(self, key: str, version: int) -> None:
         """Remove a record if it is still at the version read. Raises: Stale, NotKept."""
+        take_right_to_write(self.session)
         removed = self.session.execute(
             delete(self.row).where(col(self.row.id) == key, col(self.row.version) == version)
         )
@@ -152,7 +174,14 @@ class Repository(Generic[FieldsT]):
         known = read.get(place)
         # A version stands for one document only while its row lives: one made anew begins at 1 again.
         if known is None or known[0] != row.version or known[1] != row.fields:
-            known = (row.version, row.fields, _adapter(self.model).validate_python(row.fields))
+            try:
+                known = (row.version, row.fields, _adapter(self.model).validate_python(row.fields))
+            except (ValidationError, RecursionError) as error:
+                raise Unreadable.one(
+                    "unreadable",
+                    f"The {self.name} {row.id!r} cannot be read ({first_sentence(error)}).",
+                    "It is set aside as it is; nothing of it was deleted. `brookwind doctor` writes it out.",
+                ) from error
             read[place] = known
         document: FieldsT = known[2]
         return document

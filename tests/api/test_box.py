@@ -7,6 +7,8 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
+from tests.api import OCTETS
+
 WISH = {"pattern": "strung"}
 
 
@@ -17,10 +19,10 @@ def rig_of(client: TestClient, key: str = "rudd-strung") -> dict[str, Any]:
 def test_export_changed_by_hand_and_brought_back(client: TestClient) -> None:
     text = client.get("/api/box/export.csv?tray=weights").text
     assert text.startswith("kind,item,")
-    same = client.post("/api/box/preview", content=text.encode()).json()
+    same = client.post("/api/box/preview", content=text.encode(), headers=OCTETS).json()
     assert {r["what"] for r in same["rows"]} == {"same"}
     changed = text.replace("lead-04-bb", "lead-04-bb").replace(",24,", ",25,", 1) + "shot,,Q9,x\n"
-    preview = client.post("/api/box/preview", content=changed.encode()).json()
+    preview = client.post("/api/box/preview", content=changed.encode(), headers=OCTETS).json()
     moved = [r for r in preview["rows"] if r["what"] != "same"]
     assert [c["after"] for c in moved[0]["changes"]] == [25]
     assert len(preview["refused"]) == 1

@@ -128,7 +128,7 @@ def test_labels_are_read_or_refused(client: TestClient) -> None:
 
 
 _EMPTY = open_database(Path(tempfile.mkdtemp()) / "fuzzed.db")
-schema = schemathesis.openapi.from_asgi("/api/openapi.json", make_app(_EMPTY))
+schema = schemathesis.openapi.from_asgi("/api/openapi.json", make_app(_EMPTY, hosts=("testserver",)))
 
 
 @schema.include(

@@ -7,6 +7,8 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
+from tests.api import OCTETS
+
 
 @pytest.fixture
 def rig(client: TestClient) -> dict[str, Any]:
@@ -68,7 +70,7 @@ def test_states_of_a_rig_and_why_there_are_none(client: TestClient, rig: dict[st
 
 
 def test_profile_file_becomes_points(client: TestClient) -> None:
-    sent = {"content": b"height_mm,diameter_mm\n0,3\n120,3\n", "headers": {"content-type": "application/octet-stream"}}
+    sent = {"content": b"height_mm,diameter_mm\n0,3\n120,3\n", "headers": OCTETS}
     assert client.post("/api/float/profile", **sent).json() == {
         "points": [{"height_m": 0.0, "diameter_m": 0.003}, {"height_m": 0.12, "diameter_m": 0.003}]
     }

@@ -160,7 +160,7 @@ def test_a_book_of_an_earlier_version_is_brought_up_to_date_with_all_it_holds(tm
             connection.execute(text(f"INSERT INTO {table} ({names}) VALUES ({', '.join(f':{n}' for n in row)})"), row)
     old.dispose()
     engine = open_database(path)
-    with TestClient(make_app(engine)) as client:
+    with TestClient(make_app(engine), base_url="http://127.0.0.1") as client:
         assert client.get("/api/swims/gap").json()["version"] == 3
         survey = client.get("/api/surveys/gap").json()
         kept = client.put("/api/surveys/gap", json={"version": survey["version"], "fields": survey["fields"]})

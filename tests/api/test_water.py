@@ -14,6 +14,7 @@ from brookwind.api.app import make_app
 from brookwind.formats.nmea import sentence
 from brookwind.instruments.hub import Hub
 from brookwind.instruments.standins.all import running
+from tests.api import OCTETS
 
 PIT = "quarrel-pit-deep-flat"
 AT = "2026-11-23T11:00:00Z"
@@ -147,9 +148,6 @@ def test_files_out_and_in_again(client: TestClient) -> None:
     assert "entities" in said(client.post(f"/api/read/gpx?swim_id={PIT}", content=reaching, headers=OCTETS))
 
 
-OCTETS = {"content-type": "application/octet-stream"}
-
-
 def test_a_log_is_read_with_progress(client: TestClient) -> None:
     lines = [sentence(f"SDDPT,{3 + 0.001 * (i % 100):.3f},0.0") for i in range(12_000)]
     body = "\r\n".join([*lines, "$SDDPT,1.0,0.0*00", "rubbish"]).encode()
@@ -177,7 +175,10 @@ def test_the_timetable_as_a_calendar(client: TestClient) -> None:
 
 
 def test_live_instruments(engine: Engine) -> None:
-    with running() as addresses, TestClient(make_app(engine, hub=Hub(addresses))) as client:
+    with (
+        running() as addresses,
+        TestClient(make_app(engine, hub=Hub(addresses)), base_url="http://127.0.0.1") as client,
+    ):
         told = client.get("/api/instruments").json()
         assert {i["kind"] for i in told} == {"sounder", "gauge", "weather", "scale"}
         for i in told:

@@ -28,8 +28,6 @@ from brookwind.instruments.standins.web import gauge_csv, gauge_json
 from brookwind.instruments.state import Address
 from brookwind.instruments.weather import read_weather
 
-pytestmark = pytest.mark.clock
-
 NOW = datetime(2026, 11, 23, 12, 0, tzinfo=UTC)
 
 
@@ -100,6 +98,7 @@ def test_a_port_nobody_listens_on() -> None:
         sounder.close()
 
 
+@pytest.mark.clock
 def test_the_hub_reaches_every_stand_in_over_its_real_transport() -> None:
     with running() as addresses:
         hub = Hub(addresses)
@@ -140,6 +139,7 @@ def test_addresses_that_are_none(address: Address, says: str) -> None:
         Hub().connect(address)
 
 
+@pytest.mark.clock
 def test_json_and_csv_of_the_gauge_say_the_same() -> None:
     a, b = read_gauge(gauge_json(NOW), "application/json", NOW), read_gauge(gauge_csv(NOW), "text/csv", NOW)
     assert [r.level_m for r in a.readings] == [r.level_m for r in b.readings]
@@ -151,6 +151,7 @@ def gauge(readings: list[tuple[float, float]], unit: str | None = "m") -> bytes:
     return json.dumps({"units": {"level": unit} if unit else {}, "readings": rows}).encode()
 
 
+@pytest.mark.clock
 def test_a_gauge_in_feet_one_that_jumps_and_one_that_sleeps() -> None:
     feet = read_gauge(gauge([(-0.5, 10.0), (0, 10.1)], "ft"), "application/json", NOW)
     assert feet.readings[0].level_m == pytest.approx(3.048)
@@ -178,6 +179,7 @@ def test_gauges_that_are_none(data: bytes, media: str, says: str) -> None:
         read_gauge(data, media, NOW)
 
 
+@pytest.mark.clock
 def test_weather_in_other_units_and_old() -> None:
     report = {
         "at": (NOW - timedelta(hours=5)).isoformat(),

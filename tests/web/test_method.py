@@ -11,7 +11,7 @@ from playwright.sync_api import Browser, Locator, Page, expect
 from brookwind.demo.load import demo_rigs
 
 from .conftest import Server
-from .looks import THEMES, axe_finds
+from .looks import axe_finds
 
 pytestmark = pytest.mark.browser
 
@@ -253,11 +253,7 @@ def test_line_that_does_not_run_is_said_where_it_is_chosen(method: Page, place: 
     settled(method)
 
 
-@pytest.mark.parametrize("theme", THEMES)
-def test_axe_finds_nothing_on_the_book_the_board_and_the_chooser(theme: str, method: Page, place: Server) -> None:
-    method.get_by_role("button", name="Settings").click()
-    method.get_by_label("Colours").select_option(theme)
-    method.keyboard.press("Escape")
+def test_axe_finds_nothing_on_the_book_the_board_and_the_chooser(method: Page, place: Server) -> None:
     method.get_by_role("button", name="see which suits").click()
     expect(method.locator("svg.bw-mini polyline")).to_have_count(20)
     assert axe_finds(method) == []

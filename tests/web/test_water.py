@@ -12,7 +12,7 @@ from playwright.sync_api import Browser, Page, expect
 from brookwind.formats.nmea import sentence
 
 from .conftest import Server
-from .looks import THEMES, axe_finds
+from .looks import axe_finds
 
 pytestmark = pytest.mark.browser
 
@@ -309,9 +309,7 @@ def test_the_water_station_of_the_bench_is_a_summary_that_opens_it(server: Serve
     drawn(page)
 
 
-@pytest.mark.parametrize("theme", THEMES)
-def test_axe_finds_nothing_on_any_bead(standing: Server, page: Page, theme: str) -> None:
-    page.add_init_script(f"localStorage.setItem('brookwind.settings', '{{\"theme\":\"{theme}\"}}')")
+def test_axe_finds_nothing_on_any_bead(standing: Server, page: Page) -> None:
     page.goto(f"{standing.url}/water/{PIT}")
     drawn(page)
     for name in ("Plumb", "Depths", "Level", "Current", "Wind", "Fish marks", "Devices"):

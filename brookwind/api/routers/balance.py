@@ -19,7 +19,7 @@ from brookwind.core.floats.tube_readings import TubeTest
 from brookwind.core.moment import Moment
 from brookwind.core.rig.components import PieceId
 from brookwind.core.rig.document import Rig
-from brookwind.store.records import Kept
+from brookwind.store.records import Kept, Version
 
 router = APIRouter(prefix="/api", tags=["balance"])
 
@@ -112,6 +112,6 @@ def change_pattern(key: str, change: Update[OwnPattern], patterns: OwnPatternsOf
 
 
 @router.delete("/patterns/{key}", status_code=204)
-def drop_pattern(key: str, version: int, patterns: OwnPatternsOfRequest) -> None:
+def drop_pattern(key: str, version: Version, patterns: OwnPatternsOfRequest) -> None:
     """Remove one."""
     patterns.delete(key, version)

@@ -21,7 +21,7 @@ from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.rig.components import PieceMass
 from brookwind.formats.box_csv import read_box, write_box
 from brookwind.formats.text import Refused
-from brookwind.store.records import Kept
+from brookwind.store.records import Kept, Version
 
 router = APIRouter(prefix="/api/box", tags=["box"])
 
@@ -58,7 +58,7 @@ class ImportPreview(BaseModel):
 class BoxWrite(BaseModel):
     """A compartment to write; version 0 for a new one."""
 
-    version: int
+    version: Version
     fields: BoxItem
 
 

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from fastapi import APIRouter
 from fastapi.responses import Response
-from pydantic import BaseModel
+from pydantic import BaseModel, Field
 
 from brookwind.api.session import BookOfRequest, BoxOfRequest, RulesOfRequest, SchoolsOfRequest
 from brookwind.core.advice.purpose import purpose_of
@@ -15,7 +15,7 @@ from brookwind.core.box.stock import Stock
 from brookwind.core.edits.change import Change, apply
 from brookwind.core.edits.means import Means
 from brookwind.core.rig.document import Rig
-from brookwind.core.rig.labels import Label, parse_label
+from brookwind.core.rig.labels import LONGEST, Label, parse_label
 from brookwind.core.rules.place_rules import Day, Place
 
 router = APIRouter(prefix="/api", tags=["compute"])
@@ -39,7 +39,7 @@ class EditRequest(BaseModel):
 class LabelRequest(BaseModel):
     """A printed label."""
 
-    text: str
+    text: str = Field(max_length=LONGEST)
 
 
 @router.get("/catalogue")

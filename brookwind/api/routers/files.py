@@ -4,15 +4,18 @@ from __future__ import annotations
 
 import io
 import json
+import re
 from collections.abc import Iterator
 from typing import Annotated, Literal
+from urllib.parse import quote
 
 from fastapi import APIRouter, Body, Query
 from fastapi.responses import Response, StreamingResponse
-from pydantic import BaseModel
+from pydantic import BaseModel, ValidationError
 
 from brookwind.api.session import SurveysOfRequest, SwimsOfRequest
 from brookwind.core.errors import OutOfRange
+from brookwind.core.rig.refusals import first_sentence
 from brookwind.core.survey.document import Mark, Place, Sounding, TideStation
 from brookwind.core.survey.place import position, seen_from
 from brookwind.core.water.tide import Station
@@ -22,7 +25,7 @@ from brookwind.formats.gpx import Waypoint, read_gpx, write_gpx
 from brookwind.formats.nmea import Echo, NmeaReader, read_log
 from brookwind.formats.soundings_csv import read_soundings, write_soundings
 from brookwind.formats.station import read_station, write_station
-from brookwind.formats.text import Refused, Soundings, text_of
+from brookwind.formats.text import Refused, Soundings, text_of, told
 
 router = APIRouter(prefix="/api", tags=["files"])
 
@@ -53,7 +56,10 @@ def attached(body: str, media: str, name: str) -> Response:
     media: its type.
     name: its name.
     """
-    return Response(body, media_type=media, headers={"content-disposition": f'attachment; filename="{name}"'})
+    # A name may hold what a header can not (RFC 6266, RFC 8187).
+    return Response(
+        body, media_type=media, headers={"content-disposition": f"attachment; filename*=UTF-8''{quote(name, safe='')}"}
+    )
 
 
 @router.get("/surveys/{swim_id}/soundings.csv", response_class=Response)
@@ -135,10 +141,21 @@ def import_gpx(swim_id: str, file: FileBody, surveys: SurveysOfRequest) -> Marks
         elif distance > 300.0:
             refused.append(Refused(line=number, says=f"{p.name or p.id} lies {distance:.0f} m from this swim."))
         else:
-            marks.append(
-                Mark(id=p.id, depth_m=p.depth_m, distance_m=distance, bearing_deg=bearing, at=p.at, note=p.name)
-            )
-    return Marks(marks=tuple(marks), swims=tuple(swims), refused=tuple(refused))
+            try:
+                marks.append(
+                    Mark(
+                        # Ids of other programs may be anything.
+                        id=re.sub(r"[^a-z0-9-]+", "-", p.id.lower()).lstrip("-")[:40] or f"point-{number}",
+                        depth_m=p.depth_m,
+                        distance_m=distance,
+                        bearing_deg=bearing,
+                        at=p.at,
+                        note=p.name,
+                    )
+                )
+            except ValidationError as error:
+                refused.append(Refused(line=number, says=f"{p.name or p.id}: {first_sentence(error)}"))
+    return Marks(marks=tuple(marks), swims=tuple(swims), refused=told(refused))
 
 
 @router.post("/read/nmea", response_class=StreamingResponse, responses={200: {"model": LogProgress}})

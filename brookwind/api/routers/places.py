@@ -9,7 +9,7 @@ from brookwind.api.session import RulesOfRequest
 from brookwind.core.frozen import Frozen
 from brookwind.core.rules.example_rules import EXAMPLES
 from brookwind.core.rules.place_rules import PlaceRules
-from brookwind.store.records import Kept
+from brookwind.store.records import Kept, Version
 
 router = APIRouter(prefix="/api", tags=["places"])
 
@@ -45,6 +45,6 @@ def keep_rules(key: str, change: Update[PlaceRules], rules: RulesOfRequest) -> K
 
 
 @router.delete("/waters/{key}/rules", status_code=204)
-def drop_rules(key: str, version: int, rules: RulesOfRequest) -> None:
+def drop_rules(key: str, version: Version, rules: RulesOfRequest) -> None:
     """Forget the rules of a water."""
     rules.delete(key, version)

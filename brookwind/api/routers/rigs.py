@@ -15,7 +15,7 @@ from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.rig.document import Conditions, Rig, Water
 from brookwind.core.rig.families import Start as RigStart
 from brookwind.core.rig.families import new_rig
-from brookwind.store.records import Kept, Revision, RigSummary
+from brookwind.store.records import Kept, Revision, RigSummary, Version
 
 router = APIRouter(prefix="/api/rigs", tags=["rigs"])
 
@@ -75,7 +75,7 @@ def update_rig(key: str, change: Update[Rig], rigs: RigsOfRequest) -> Kept[Rig]:
 
 
 @router.delete("/{key}", status_code=204)
-def delete_rig(key: str, version: int, rigs: RigsOfRequest) -> None:
+def delete_rig(key: str, version: Version, rigs: RigsOfRequest) -> None:
     """Remove a rig."""
     rigs.delete(key, version)
 

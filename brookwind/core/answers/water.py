@@ -5,13 +5,14 @@ from __future__ import annotations
 from datetime import datetime, timedelta
 
 import numpy as np
-from pydantic import Field
+from pydantic import Field, ValidationError
 
 from brookwind.core.errors import BrookwindError, OutOfRange, Problem
 from brookwind.core.frozen import Frozen
 from brookwind.core.moment import Moment
 from brookwind.core.rest.marks import ForMark, for_mark
 from brookwind.core.rig.document import BedKind, Rig
+from brookwind.core.rig.refusals import from_validation
 from brookwind.core.situation import Situation
 from brookwind.core.survey.bed_map import AlongRun, Cell, along_run, bed_map
 from brookwind.core.survey.current import Bow, Current, Profile, bows, current, profile_at
@@ -248,6 +249,8 @@ def _plan(
                 }
             )
         ), None
+    except ValidationError as error:
+        return None, from_validation(error).problems[0]
     except OutOfRange as error:
         return None, error.problems[0]
 

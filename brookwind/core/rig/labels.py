@@ -48,6 +48,10 @@ class Label(Frozen):
     says: str
 
 
+LONGEST = 80
+"""Characters of a label that is read. Editable default."""
+
+
 def parse_label(text: str) -> Label:
     """Read a float's or weight's label.
 
@@ -60,6 +64,10 @@ def parse_label(text: str) -> Label:
     >>> round(parse_label("4 x No 8").load_kg * 1000, 3)
     0.24
     """
+    if len(text) > LONGEST:
+        raise NotUnderstood.one(
+            "label-long", f"The label has {len(text)} characters.", f"Enter one such as {EXAMPLES}."
+        )
     plain = _plain(text)
     if not plain:
         raise NotUnderstood.one("label-empty", "The label is empty.", f"Enter one such as {EXAMPLES}.")

@@ -2,7 +2,9 @@
 
 from __future__ import annotations
 
+import reprlib
 from collections.abc import Sequence
+from decimal import Decimal
 from typing import Any, TypeVar
 
 from pydantic import BaseModel, ValidationError
@@ -71,6 +73,18 @@ def from_validation(error: ValidationError | Sequence[dict[str, Any]], drop: int
     return BrookwindError(*(_problem(dict(record), drop) for record in records))
 
 
+def first_sentence(error: Exception) -> str:
+    """What the first thing wrong is, with its place.
+
+    error: what reading a document raised.
+    """
+    if not isinstance(error, ValidationError):
+        return "it is nested too deep"
+    problem = from_validation(error).problems[0]
+    where = ".".join(str(p) for p in problem.path)
+    return f"{where}: {problem.sentence()}" if where else problem.sentence()
+
+
 def _problem(record: dict[str, Any], drop: int) -> Problem:
     kind, context = str(record["type"]), dict(record.get("ctx") or {})
     path = _without_tags(tuple(record.get("loc", ()))[drop:])
@@ -115,5 +129,11 @@ def _words(kind: str, context: dict[str, Any], record: dict[str, Any], name: str
 
 
 def _short(value: object) -> str:
-    text = repr(value) if isinstance(value, str) else str(value)
+    if isinstance(value, str):
+        text = repr(value[:50])
+    elif isinstance(value, int | float | Decimal):
+        text = str(value) if not isinstance(value, int) or abs(value) < 10**40 else "a number beyond reason"
+    else:
+        # Of what is large only the beginning is written out.
+        text = reprlib.repr(value)
     return text if len(text) <= 40 else text[:37] + "..."

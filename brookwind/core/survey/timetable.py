@@ -31,8 +31,8 @@ class Plan(Frozen):
     """A session over a bed at a known height, and how the bait is wanted."""
 
     level: LevelSource
-    bed_m: Level
-    """Height of the bed over the datum. [m]"""
+    bed_m: float = Field(ge=-90, le=30)
+    """Height of the bed over the datum: up to 60 m under a level 30 m below it. [m]"""
     start: Moment
     end: Moment
     bait_from: Literal["bed", "surface"] = "bed"
