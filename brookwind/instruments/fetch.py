@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import asyncio
+from concurrent.futures import ThreadPoolExecutor
 from typing import NamedTuple
 from urllib.parse import urlsplit
 
@@ -41,7 +42,9 @@ def fetch(url: str, patience_s: float = PATIENCE_S) -> Fetched:
             "Write it like http://127.0.0.1:8762/level.json.",
             ("where",),
         )
-    return asyncio.run(_within(url, patience_s))
+    # In a thread of its own: whoever asks may be in a loop already.
+    with ThreadPoolExecutor(1) as asking:
+        return asking.submit(asyncio.run, _within(url, patience_s)).result()
 
 
 async def _within(url: str, patience_s: float) -> Fetched:

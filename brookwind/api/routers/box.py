@@ -108,16 +108,14 @@ def preview(file: FileBody, box: BoxOfRequest) -> ImportPreview:
     """What a CSV file would change in the box. Nothing is kept yet."""
     read, there = read_box(file), box.versioned()
     return ImportPreview(
-        rows=tuple(incoming(r.line, r.fields, there) for r in read.rows), refused=read.refused, notes=read.notes
+        rows=incoming(((r.line, r.fields) for r in read.rows), there), refused=read.refused, notes=read.notes
     )
 
 
 @router.post("/import")
 def write_rows(request: ImportRequest, box: BoxOfRequest) -> list[Kept[BoxItem]]:
     """Write compartments: all of them, or none when one was changed elsewhere meanwhile."""
-    return [
-        box.replace(r.fields.item, r.version, r.fields) if r.version else box.create(r.fields) for r in request.rows
-    ]
+    return box.keep_all([(r.version, r.fields) for r in request.rows])
 
 
 @router.post("/packing")

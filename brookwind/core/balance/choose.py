@@ -5,8 +5,9 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from typing import NamedTuple
 
-from brookwind.core.balance.search import Choice, Prefer, Search
+from brookwind.core.balance.search import Search
 from brookwind.core.balance.ties import TIE_N
+from brookwind.core.balance.totals import Choice, Prefer
 
 MOST_PIECES = 60
 """No rig carries more. Editable default."""
@@ -76,9 +77,12 @@ def best_of(entries: Sequence[Entry]) -> tuple[int, Choice] | None:
         for i, e in live
         if top is not None and _in_all(e) == top and (choice := e.search.pick(e.prefer))
     ]
+    filled = _unlisted(live)
     if not picked:
-        return _unlisted(live)
+        return filled
     _, i, choice = min(picked, key=lambda p: p[0])
+    if filled and filled[1].error < choice.error - 0.5 * entries[i].search.tie:
+        return filled
     # Searches cut short may hide something better, as far as their bound allows.
     cut = [e.search.bound for _, e in live if e.search.cut]
     off_by = max(0.0, choice.error - min(cut)) if cut else 0.0

@@ -11,6 +11,7 @@ from brookwind.core.balance.proposal import Proposal, Wish
 from brookwind.core.balance.propose import balanced
 from brookwind.core.balance.relax import FAR_M, Relaxed, relaxations
 from brookwind.core.balance.sureness import TOLERANCE_M, Sureness, sureness
+from brookwind.core.balance.totals import Effort
 from brookwind.core.box.stock import Stock
 from brookwind.core.errors import BrookwindError, Problem
 from brookwind.core.frozen import Frozen
@@ -67,14 +68,14 @@ def offers(
     own: patterns of the angler's own.
     tolerance_m: for the chances. [m]
     """
-    situation = Situation(rig)
+    situation, effort = Situation(rig), Effort()
     found: list[Offer] = []
     refused: list[NotOffered] = []
     for kind, says, name, asked in _ways(rig, stock, wish, own):
         if kind != "own" and sum(o.kind != "own" for o in found) >= MOST_OFFERS:
             continue
         try:
-            done = balanced(situation, stock, asked)
+            done = balanced(situation, stock, asked, effort)
         except BrookwindError as error:
             if kind in {"asked", "pattern", "own"}:
                 refused.append(NotOffered(name=name, problem=error.problems[0]))
@@ -85,7 +86,7 @@ def offers(
         sure = sureness(done.there.as_fished, spec, rig.aim.tip_m, stock.shot, tolerance_m)
         found.append(Offer(kind=kind, says=says, proposal=done.proposal, wish=asked, sureness=sure))
     best = next((o.proposal.error_m for o in found if o.kind == "asked"), None)
-    relaxed = relaxations(situation, stock, wish, best) if best is None or abs(best) > FAR_M else ()
+    relaxed = relaxations(situation, stock, wish, best, effort) if best is None or abs(best) > FAR_M else ()
     return Offers(offers=tuple(found), refused=tuple(refused), relaxed=relaxed)
 
 

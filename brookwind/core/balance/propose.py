@@ -2,75 +2,28 @@
 
 from __future__ import annotations
 
-from collections import Counter
-from dataclasses import dataclass
-from math import inf
-
 from brookwind.core.balance.allowed import allowed
-from brookwind.core.balance.arrange import Grain
-from brookwind.core.balance.choose import Entry, best_of
+from brookwind.core.balance.balancing import Balancing, hung_pull_n
 from brookwind.core.balance.heavy_first import (
-    Heavy,
-    HeavyPiece,
-    heavy_options,
-    is_jig,
     keeps_heavy,
-    lock_at_float,
     strip_heavy,
-    with_heavy,
-    with_jig,
 )
 from brookwind.core.balance.own_pattern import pattern_of
-from brookwind.core.balance.patterns import DROPPER_SHARE_MOST, PATTERN, Pattern
-from brookwind.core.balance.placing import check_room, clear_of_others, taken_stretches
-from brookwind.core.balance.proposal import Balanced, Proposal, Taken, Wish, larger_below, proposal_of, taken_of
-from brookwind.core.balance.refuse import already_full, locked_on_slider, nothing_fits
-from brookwind.core.balance.search import Choice, Lists, Search
-from brookwind.core.balance.target import Target, target_for
-from brookwind.core.balance.unshotted import no_heavy, without_shot
-from brookwind.core.box.stock import ShotStock, Stock
+from brookwind.core.balance.patterns import PATTERN
+from brookwind.core.balance.proposal import Balanced, Proposal, Wish
+from brookwind.core.balance.refuse import locked_on_slider, nothing_fits
+from brookwind.core.balance.target import target_for
+from brookwind.core.balance.totals import Effort, Lists
+from brookwind.core.balance.unshotted import without_shot
+from brookwind.core.box.stock import Stock
 from brookwind.core.errors import BrookwindError, NotUnderstood
-from brookwind.core.gravity import submerged_weight_n
-from brookwind.core.rest.hang import hanging, lay_out
-from brookwind.core.rest.settle import attachment_depth_m
-from brookwind.core.rest.span import span_of
 from brookwind.core.rest.stop import plumb_setting_m, set_stop
-from brookwind.core.rig.components import Shot, Weight
 from brookwind.core.rig.document import Rig
-from brookwind.core.rig.families import layout_of
-from brookwind.core.rig.threading import free_id, is_free_shot, take_off, thread_on
+from brookwind.core.rig.threading import is_free_shot, take_off
 from brookwind.core.situation import Situation
 
 _SAME_LIFT_N = 2e-6
 """What the current does to the load is not reckoned again for a difference less than this. [N]"""
-TIE_M = 1e-5
-"""Tips this near to one another count as equal: a hundredth of a millimetre. [m] Editable default."""
-
-
-@dataclass(frozen=True)
-class _Start:
-    """A rig with its heavy pieces on, and the pull still missing."""
-
-    base: Rig
-    heavy: Heavy
-    need_n: float
-
-
-@dataclass(frozen=True)
-class _Scheme:
-    """What is fixed beforehand, and what may still be chosen, as indexes of the stock."""
-
-    singles: tuple[int, ...]
-    allowed: tuple[int, ...]
-    least: int
-    most: int
-
-
-@dataclass(frozen=True)
-class _Best:
-    start: _Start
-    scheme: _Scheme
-    choice: Choice
 
 
 def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
@@ -92,27 +45,29 @@ def balance_rig(rig: Rig, stock: Stock, wish: Wish) -> Proposal:
     return balanced(Situation(rig), stock, wish).proposal
 
 
-def balanced(situation: Situation, stock: Stock, wish: Wish) -> Balanced:
+def balanced(situation: Situation, stock: Stock, wish: Wish, effort: Effort | None = None) -> Balanced:
     """As `balance_rig`, with what follows from the balanced rig.
 
     situation: the rig.
     stock: what the box holds.
     wish: pattern and limits.
+    effort: what may be spent on it, shared with other balances.
     Raises: as `balance_rig`.
     """
     lifted = situation.lifted_n
     lists: Lists = {}
-    found = _balanced(situation, stock, wish, lifted, lists)
+    effort = effort or Effort()
+    found = _balanced(situation, stock, wish, lifted, lists, effort)
     if abs(found.there.lifted_n - lifted) <= _SAME_LIFT_N:
         return found
     try:
-        other = _balanced(situation, stock, wish, found.there.lifted_n, lists)
+        other = _balanced(situation, stock, wish, found.there.lifted_n, lists, effort)
     except BrookwindError:
         return found
     return min(found, other, key=lambda b: abs(b.proposal.error_m))
 
 
-def _balanced(situation: Situation, stock: Stock, wish: Wish, lifted: float, lists: Lists) -> Balanced:
+def _balanced(situation: Situation, stock: Stock, wish: Wish, lifted: float, lists: Lists, effort: Effort) -> Balanced:
     rig = situation.rig
     pattern = pattern_of(wish.own) if wish.own else PATTERN.get(wish.pattern)
     if pattern is None:
@@ -130,7 +85,7 @@ def _balanced(situation: Situation, stock: Stock, wish: Wish, lifted: float, lis
     if not keep:
         bare = strip_heavy(bare, pattern.carrier == "family")
     at_tip = set_stop(bare, plumb_setting_m(bare, target.body, target.immersion_m))
-    search = _Search(pattern, stock, wish, target, lists)
+    search = Balancing(pattern, stock, wish, target, lists, effort)
     starts = search.starts(at_tip, keep)
     best = search.best(starts)
     if best is None:
@@ -139,200 +94,3 @@ def _balanced(situation: Situation, stock: Stock, wish: Wish, lifted: float, lis
         # So light that the float does not even settle to its tip.
         raise nothing_fits(pattern, stock, best.start.need_n, target, wish)
     return search.finish(best)
-
-
-def hung_pull_n(rig: Rig, target: Target) -> float:
-    """What hangs on the float at the wanted tip. [N]
-
-    rig: the rig.
-    target: the float at that tip.
-    """
-    hung = hanging(rig, target.water_kg_m3)
-    attachment = attachment_depth_m(target.body, target.immersion_m, hung.stop_above_m)
-    # Only a bait laid on is meant to rest on the bed; until its weights are on, a floating one is not where it will be.
-    # A lift shot or a dragged lead is part of the load although it touches.
-    laid_on = rig.aim.bait_from == "bed" and rig.aim.bait_m < 0.0 and not layout_of(rig).hangs_for_balance
-    return lay_out(hung, attachment, rig.water.depth_m if laid_on else float("inf")).pull_n
-
-
-class _Search:
-    def __init__(self, pattern: Pattern, stock: Stock, wish: Wish, target: Target, lists: Lists) -> None:
-        self.pattern, self.stock, self.wish, self.target = pattern, stock, wish, target
-        self.shot = stock.shot
-        self.pulls = [submerged_weight_n(s.mass_kg, s.density_kg_m3, target.water_kg_m3) for s in self.shot]
-        self.tie_m = max(wish.tie_m or TIE_M, target.tie_m)
-        self.lists = lists
-
-    def fixed_n(self, scheme: _Scheme) -> float:
-        return sum(self.pulls[i] for i in scheme.singles)
-
-    def starts(self, at_tip: Rig, keep: bool) -> list[_Start]:
-        """Every beginning worth trying; refuses when even the lightest is too heavy."""
-        if self.pattern.carrier == "jig":
-            jigs = [s for s in self.stock.leads if s.shape == "jig" and s.count > 0]
-            fixed = any(isinstance(c, Weight) and c.shape == "jig" and not is_jig(c) for c in at_tip.components)
-            if not jigs and not fixed:
-                raise no_heavy(self.pattern)
-            rigs = [(at_tip, None)] if fixed else [(with_jig(at_tip, s), HeavyPiece(s, 1)) for s in jigs]
-            return [_Start(base, heavy, self._need(base)) for base, heavy in rigs]
-        hung = self.target.pull_n - self._need(at_tip)
-        if keep or self.pattern.carrier == "none":
-            heavies: list[Heavy] = [None]
-        else:
-            heavies = heavy_options(at_tip, self.stock, self.target, hung)
-        found = []
-        for heavy in heavies:
-            if heavy is None and self.pattern.needs_heavy and not keep:
-                raise no_heavy(self.pattern)
-            base = with_heavy(at_tip, heavy) if heavy else at_tip
-            found.append(_Start(base, heavy, self._need(base)))
-        fitting = [s for s in found if s.need_n >= 0.0]
-        if not fitting:
-            least = max(found, key=lambda s: s.need_n)
-            raise already_full(least.base, -least.need_n, self.target)
-        return fitting
-
-    def _need(self, base: Rig) -> float:
-        return self.target.pull_n - hung_pull_n(base, self.target)
-
-    def best(self, starts: list[_Start]) -> _Best | None:
-        """The best of all beginnings and schemes."""
-        tries = [
-            (start, scheme, entry)
-            for start in starts
-            for scheme in self._schemes(start)
-            if (entry := self._entry(start, scheme)) is not None
-        ]
-        found = best_of([entry for _, _, entry in tries])
-        if found is None:
-            return None
-        start, scheme, _ = tries[found[0]]
-        return _Best(start, scheme, found[1])
-
-    def _schemes(self, start: _Start) -> list[_Scheme]:
-        pattern, everything, wish = self.pattern, tuple(range(len(self.shot))), self.wish
-        heavy = start.heavy.pieces if start.heavy else 0
-        room = wish.max_pieces - heavy
-        if room < 0:
-            return []
-        most = room if pattern.most_pieces is None else min(room, pattern.most_pieces)
-        if wish.own and wish.own.bulk is not None:
-            singles = self._nearest_singles(start.need_n)
-            return [_Scheme(singles, everything, pattern.least_pieces, room - len(singles))]
-        if pattern.droppers:
-            count = wish.droppers or pattern.droppers
-            return [
-                _Scheme(
-                    (i,) * count,
-                    tuple(j for j in everything if self.shot[j].mass_kg >= s.mass_kg),
-                    max(0, pattern.least_pieces - count),
-                    most - count,
-                )
-                for i, s in enumerate(self.shot)
-                if s.count >= count and count * self.pulls[i] <= DROPPER_SHARE_MOST * start.need_n
-            ]
-        if pattern.alike == inf:
-            return [_Scheme((), everything, pattern.least_pieces, most)]
-        return [
-            _Scheme(
-                (),
-                tuple(j for j in everything if s.mass_kg <= self.shot[j].mass_kg <= pattern.alike * s.mass_kg),
-                pattern.least_pieces,
-                most,
-            )
-            for i, s in enumerate(self.shot)
-            if pattern.least_pieces * self.pulls[i] <= start.need_n * 1.5
-        ]
-
-    def _nearest_singles(self, need_n: float) -> tuple[int, ...]:
-        """For every place of an own pattern but its bulk: the size nearest to its share."""
-        own = self.wish.own
-        assert own is not None
-        left, found = [s.count for s in self.shot], []
-        for n, node in enumerate(own.nodes):
-            for _ in range(node.pieces if n != own.bulk else 0):
-                share = node.load * need_n / node.pieces
-                free = [i for i, c in enumerate(left) if c > 0]
-                if not free:
-                    break
-                nearest = min(free, key=lambda i: abs(self.pulls[i] - share))
-                left[nearest] -= 1
-                found.append(nearest)
-        return tuple(found)
-
-    def _entry(self, start: _Start, scheme: _Scheme) -> Entry | None:
-        fixed, heavy = self.fixed_n(scheme), start.heavy
-        left = Counter({i: self.shot[i].count for i in scheme.allowed})
-        left.subtract(scheme.singles)
-        for i in scheme.allowed:
-            if heavy and self.shot[i].item == heavy.item:
-                left[i] -= heavy.pieces
-        if scheme.most < scheme.least or min(left.values(), default=0) < 0:
-            return None
-        hung = self.target.pull_n - start.need_n + fixed
-        search = Search(
-            [self.pulls[i] for i in scheme.allowed],
-            [left[i] for i in scheme.allowed],
-            start.need_n - fixed,
-            scheme.least,
-            scheme.most,
-            lambda total: self.target.error_m(hung + total),
-            self.tie_m,
-            self.lists,
-        )
-        if search.most < scheme.least:
-            return None
-        extra = len(scheme.singles) + (heavy.pieces if heavy else 0)
-        return Entry(search, extra, lambda counts: self._preference(start, scheme, counts))
-
-    def _preference(self, start: _Start, scheme: _Scheme, counts: tuple[int, ...]) -> tuple[float, ...]:
-        used = self.stock.used
-        taken = Counter({i: c for i, c in zip(scheme.allowed, counts, strict=True) if c})
-        taken.update(scheme.singles)
-        heavy = {start.heavy.item} if start.heavy else set()
-        items = {self.shot[i].item for i in taken} | heavy
-        often = sum(c * used.get(self.shot[i].item, 0) for i, c in taken.items())
-        return (float(len(items)), float(self._larger_below(start, scheme, counts)), -float(often))
-
-    def _larger_below(self, start: _Start, scheme: _Scheme, counts: tuple[int, ...]) -> int:
-        # Free shot is put on largest first: only what the angler has fixed, or an own pattern, can stand against it.
-        if not self.wish.own and not any(getattr(c, "fixed", False) for c in start.base.components):
-            return 0
-        chosen = self._chosen(scheme, counts)
-        return larger_below(self._put_on(start.base, scheme, chosen))
-
-    def _chosen(self, scheme: _Scheme, counts: tuple[int, ...]) -> list[ShotStock]:
-        """The free choice, largest first; of equals, one compartment together."""
-        taken = Counter({i: c for i, c in zip(scheme.allowed, counts, strict=True) if c})
-        return [self.shot[i] for i in sorted(taken.elements(), key=lambda i: (-self.shot[i].mass_kg, i))]
-
-    def _put_on(self, rig: Rig, scheme: _Scheme, chosen: list[ShotStock]) -> Rig:
-        """The rig with its free shot where the pattern has it."""
-        singles = [self.shot[i] for i in scheme.singles]
-        span = span_of(rig, self.wish.on_hooklength)
-        pieces = [*chosen, *singles]
-        if not pieces:
-            return rig
-        grains = [Grain(s.mass_kg, s.density_kg_m3) for s in pieces]
-        ratio = self.wish.gap_ratio or self.pattern.gap_ratio
-        placed = self.pattern.place(grains[: len(chosen)], grains[len(chosen) :], span, ratio)
-        if self.pattern.at_float:
-            rig = lock_at_float(rig, [s.on_line for s in chosen])
-            pieces, grains, placed = singles, grains[len(chosen) :], placed[len(chosen) :]
-        placed = clear_of_others(grains, placed, taken_stretches(rig))
-        check_room(placed, rig.setting_m)
-        for s, (role, position) in sorted(zip(pieces, placed, strict=True), key=lambda p: -p[1][1]):
-            rig = thread_on(rig, Shot(id=free_id(rig, "shot"), **s.on_line, role=role, position_m=position))
-        return rig
-
-    def finish(self, best: _Best) -> Balanced:
-        scheme, choice, heavy = best.scheme, best.choice, best.start.heavy
-        base = best.start.base.model_copy(update={"pattern": self.pattern.id})
-        rig = self._put_on(base, scheme, self._chosen(scheme, choice.counts))
-        used = Counter({i: c for i, c in zip(scheme.allowed, choice.counts, strict=True) if c})
-        used.update(scheme.singles)
-        counts = {i: c + (heavy.pieces if heavy and self.shot[i].item == heavy.item else 0) for i, c in used.items()}
-        taken = [Taken(item=self.shot[i].item, label=self.shot[i].label, count=c) for i, c in sorted(counts.items())]
-        if heavy and heavy.item not in {t.item for t in taken}:
-            taken.insert(0, taken_of(heavy))
-        return proposal_of(rig, self.pattern, taken, choice.proved, choice.off_by)

@@ -8,6 +8,7 @@ from typing import Literal
 from brookwind.core.balance.proposal import Proposal, Taken, Wish
 from brookwind.core.balance.propose import balanced
 from brookwind.core.balance.ready import SHOP
+from brookwind.core.balance.totals import Effort
 from brookwind.core.box.stock import Stock
 from brookwind.core.edits.proposed import Proposed
 from brookwind.core.errors import BrookwindError
@@ -38,16 +39,20 @@ class Relaxed(Proposed):
     """What the box lacks for it."""
 
 
-def relaxations(situation: Situation, stock: Stock, wish: Wish, present_m: float | None = None) -> tuple[Relaxed, ...]:
+def relaxations(
+    situation: Situation, stock: Stock, wish: Wish, present_m: float | None = None, effort: Effort | None = None
+) -> tuple[Relaxed, ...]:
     """Every limit which, given up alone, lets the rig be balanced, or nearer by half a millimetre; nearest first.
 
     situation: the rig.
     stock: what the box holds, without what the place forbids.
     wish: what was asked.
     present_m: the error of what can be had as asked, None when nothing can. [m]
+    effort: what may be spent on all of them.
     """
-    found = [r for r in (_try(stock, *t, present_m) for t in _tries(situation, stock, wish)) if r is not None]
-    bought = _bought(situation, stock, wish, present_m)
+    effort = effort or Effort()
+    found = [r for r in (_try(stock, *t, present_m, effort) for t in _tries(situation, stock, wish)) if r is not None]
+    bought = _bought(situation, stock, wish, present_m, effort)
     return tuple(sorted([*found, *([bought] if bought else [])], key=lambda r: (round(abs(r.error_m), 4), r.pieces)))
 
 
@@ -81,9 +86,15 @@ def _released(rig: Rig) -> Rig:
 
 
 def _try(
-    stock: Stock, constraint: Constraint, says: str, situation: Situation, wish: Wish, present_m: float | None
+    stock: Stock,
+    constraint: Constraint,
+    says: str,
+    situation: Situation,
+    wish: Wish,
+    present_m: float | None,
+    effort: Effort,
 ) -> Relaxed | None:
-    got = _balanced(situation, stock, wish)
+    got = _balanced(situation, stock, wish, effort)
     if got is None or not _worth(got, present_m):
         return None
     if constraint == "pieces":
@@ -93,9 +104,9 @@ def _try(
     return Relaxed(constraint=constraint, says=said, wish=wish, error_m=got.error_m, pieces=got.pieces)
 
 
-def _balanced(situation: Situation, stock: Stock, wish: Wish) -> Proposal | None:
+def _balanced(situation: Situation, stock: Stock, wish: Wish, effort: Effort) -> Proposal | None:
     try:
-        return balanced(situation, stock, wish).proposal
+        return balanced(situation, stock, wish, effort).proposal
     except BrookwindError:
         return None
 
@@ -104,7 +115,7 @@ def _worth(got: Proposal, present_m: float | None) -> bool:
     return present_m is None or abs(got.error_m) < abs(present_m) - _WORTH_M
 
 
-def _bought(situation: Situation, stock: Stock, wish: Wish, present_m: float | None) -> Relaxed | None:
+def _bought(situation: Situation, stock: Stock, wish: Wish, present_m: float | None, effort: Effort) -> Relaxed | None:
     """The same wish with everything a shop sells besides what is there; what is lacking is to be bought."""
     metal = wish.material or "lead"
     if metal == "lead" and stock.ruled_out:
@@ -123,7 +134,7 @@ def _bought(situation: Situation, stock: Stock, wish: Wish, present_m: float | N
         used=dict.fromkeys(own, 1000),
     )
     wish = wish.model_copy(update={"material": metal})
-    got = _balanced(situation, everything, wish)
+    got = _balanced(situation, everything, wish, effort)
     if got is None or not _worth(got, present_m):
         return None
     lacking: Counter[str] = Counter()

@@ -9,70 +9,29 @@ and the halves are paired by binary search. What is found bounds the totals stil
 from __future__ import annotations
 
 from collections.abc import Callable, Sequence
-from dataclasses import dataclass
 from itertools import pairwise
 from math import inf
-from typing import TypeAlias
 
 import numpy as np
-import numpy.typing as npt
 
 from brookwind.core.balance.ties import TIE_N, in_ties, least_error
+from brookwind.core.balance.totals import (
+    STATE_LIMIT,
+    Choice,
+    Effort,
+    Found,
+    Half,
+    Lists,
+    Prefer,
+    first_of_equals,
+    nearest,
+)
 from brookwind.core.errors import OutOfRange
 
-Floats = npt.NDArray[np.float64]
-Ints = npt.NDArray[np.int64]
-Bytes = npt.NDArray[np.uint8]
-Prefer: TypeAlias = Callable[[tuple[int, ...]], tuple[float, ...]]
 _SHORT = 6
 """Lists of totals of up to so many pieces are short: they are made whole, and kept for the next call."""
-_STATE_LIMIT = 200_000
-"""Partial sums kept in one step of the search: some megabytes."""
-_KEYS_PER_TIE = 64
-"""How finely loads are told apart within a tie."""
 _OPTIONS = 400
 """Combinations looked at closely."""
-
-
-@dataclass(frozen=True)
-class Choice:
-    """Pieces of each size, their total pull, and the error that the given measure sees. [N]"""
-
-    counts: tuple[int, ...]
-    total_n: float
-    error: float
-    proved: bool
-    """False when the list of totals was too long to finish and a better choice may exist."""
-    off_by: float = 0.0
-    """A better choice can be better by no more than this; 0 when proved."""
-
-    @property
-    def pieces(self) -> int:
-        """Number of pieces."""
-        return sum(self.counts)
-
-    @property
-    def sizes(self) -> int:
-        """Number of different sizes."""
-        return sum(1 for c in self.counts if c)
-
-
-@dataclass(frozen=True)
-class _Half:
-    """Totals of one half of the sizes, by number of pieces, each sorted. Rows of `counts` belong to `totals`."""
-
-    totals: tuple[Floats, ...]
-    counts: tuple[Bytes, ...]
-
-
-Lists: TypeAlias = dict[tuple[tuple[float, ...], tuple[int, ...], int], "tuple[_Half, _Half] | None"]
-
-
-@dataclass(frozen=True)
-class _Found:
-    pieces: int
-    total_n: float
-    ties: int
 
 
 class Search:
@@ -88,6 +47,7 @@ class Search:
         error_of: Callable[[float], float],
         tie: float,
         lists: Lists | None = None,
+        effort: Effort | None = None,
     ) -> None:
         """Prepare a search; nothing is listed yet.
 
@@ -99,6 +59,7 @@ class Search:
         error_of: as in `choose_pieces`.
         tie: as in `choose_pieces`.
         lists: short lists of totals of other searches, used again where sizes and stock are the same.
+        effort: what is left to spend, shared with other searches.
         Raises: OutOfRange for a pull that is not more than 0.
         """
         if any(not p > 0.0 for p in pulls_n):
@@ -109,6 +70,7 @@ class Search:
         self.most = min(most, sum(stock))
         self.measure, self.tie = error_of, tie
         self.lists: Lists = {} if lists is None else lists
+        self.effort = effort or Effort()
         self.largest = max((p for p, n in zip(pulls_n, stock, strict=True) if n), default=0.0)
         order = sorted(range(len(pulls_n)), key=lambda i: -pulls_n[i])
         # Alternating keeps either half from getting all the small shot, of which many fit.
@@ -123,8 +85,8 @@ class Search:
         """True when a list grew too long and the search stopped short."""
         self._done = -1
         self._low: float | None = None
-        self._found: dict[int, _Found] = {}
-        self._held: tuple[_Half, _Half] | None = None
+        self._found: dict[int, Found] = {}
+        self._held: tuple[Half, Half] | None = None
 
     def extend(self, limit: int) -> None:
         """Look at every choice of up to so many pieces.
@@ -209,7 +171,7 @@ class Search:
         error = self.measure(total)
         return Choice(tuple(counts), total, error, False, max(0.0, error - self.bound))
 
-    def _halves(self, limit: int, floor: float) -> tuple[_Half, _Half] | None:
+    def _halves(self, limit: int, floor: float) -> tuple[Half, Half] | None:
         if limit > _SHORT:
             return self._both(limit, floor, self.roof)
         key = (tuple(self.pulls), tuple(min(n, limit) for n in self.stock), limit)
@@ -217,12 +179,12 @@ class Search:
             self.lists[key] = self._both(limit, -inf, inf)
         return self.lists[key]
 
-    def _both(self, limit: int, floor: float, roof: float) -> tuple[_Half, _Half] | None:
+    def _both(self, limit: int, floor: float, roof: float) -> tuple[Half, Half] | None:
         first = self._half(self.split[0], limit, floor, roof)
         second = self._half(self.split[1], limit, floor, roof) if first else None
         return (first, second) if first and second else None
 
-    def _half(self, mine: list[int], limit: int, floor: float, roof: float) -> _Half | None:
+    def _half(self, mine: list[int], limit: int, floor: float, roof: float) -> Half | None:
         totals = np.zeros(1)
         pieces = np.zeros(1, dtype=np.int64)
         sizes = np.zeros(1, dtype=np.int64)
@@ -231,46 +193,46 @@ class Search:
             if not self.stock[i]:
                 continue
             take = np.arange(min(self.stock[i], limit) + 1)
-            if totals.size * take.size > 16 * _STATE_LIMIT:
+            if totals.size * take.size > 16 * STATE_LIMIT or not self.effort.spend(totals.size * take.size):
                 return None
             new_totals = totals[:, None] + take * self.pulls[i]
             new_pieces = pieces[:, None] + take
             reach = new_totals + (limit - new_pieces) * self.largest
             rows, taken = np.nonzero((new_pieces <= limit) & (new_totals <= roof) & (reach >= floor))
-            if rows.size > 4 * _STATE_LIMIT:
+            if rows.size > 4 * STATE_LIMIT:
                 return None
             totals, pieces = new_totals[rows, taken], new_pieces[rows, taken]
             sizes = sizes[rows] + (taken > 0)
-            first = _first_of_equals(totals, pieces, sizes)
+            first = first_of_equals(totals, pieces, sizes)
             totals, pieces, sizes = totals[first], pieces[first], sizes[first]
             counts = counts[rows[first]]
             counts[:, i] = taken[first]
-            if totals.size > _STATE_LIMIT:
+            if totals.size > STATE_LIMIT:
                 return None
         # The rows are sorted by total: a stable sort by pieces keeps that within each number.
         order = np.argsort(pieces, kind="stable")
         edges = np.searchsorted(pieces[order], np.arange(limit + 2))
         totals, counts = totals[order], counts[order]
-        return _Half(tuple(totals[a:b] for a, b in pairwise(edges)), tuple(counts[a:b] for a, b in pairwise(edges)))
+        return Half(tuple(totals[a:b] for a, b in pairwise(edges)), tuple(counts[a:b] for a, b in pairwise(edges)))
 
-    def _pair(self, halves: tuple[_Half, _Half], limit: int) -> None:
+    def _pair(self, halves: tuple[Half, Half], limit: int) -> None:
         found = self._found
         for n in range(self.least, limit + 1):
             if n in found:
                 continue
             below, above = -inf, inf
             for j in range(n + 1):
-                low, high = _nearest(halves[0].totals[j], halves[1].totals[n - j], self.target)
+                low, high = nearest(halves[0].totals[j], halves[1].totals[n - j], self.target)
                 below, above = max(below, low), min(above, high)
             totals = [t for t in (below, above) if abs(t) < inf]
             if totals:
                 error, total = min((self.measure(t), t) for t in totals)
-                found[n] = _Found(n, total, in_ties(error, self.tie))
+                found[n] = Found(n, total, in_ties(error, self.tie))
 
     def _pick(
         self,
-        chosen: _Found,
-        halves: tuple[_Half, _Half],
+        chosen: Found,
+        halves: tuple[Half, Half],
         prefer: Prefer,
     ) -> Choice:
         """Of all with that error and number of pieces: as preferred, among those of the fewest sizes or one more."""
@@ -295,7 +257,7 @@ class Search:
         best = min(options, key=lambda o: (*prefer(o[2]), in_ties(self.measure(o[1]), 0.02 * self.tie), o[2]))
         return Choice(best[2], best[1], self.measure(best[1]), True)
 
-    def _same_error(self, chosen: _Found) -> tuple[float, float]:
+    def _same_error(self, chosen: Found) -> tuple[float, float]:
         """The stretch of totals whose error is the same number of ties; it may lie on both sides of the target."""
         worst = (chosen.ties + 0.5) * self.tie
         edges = []
@@ -314,27 +276,3 @@ class Search:
             edges.append(inner)
         # What was found belongs to it, whatever rounding says.
         return min(edges[0], chosen.total_n), max(edges[1], chosen.total_n)
-
-
-def _first_of_equals(totals: Floats, pieces: Ints, sizes: Ints) -> Ints:
-    """One row for each (total, pieces), the one with the fewest sizes, sorted by total.
-
-    Totals are compared far finer than a tie. The three keys share one integer: sorting that is the quickest.
-    """
-    key = np.round(totals * (_KEYS_PER_TIE / TIE_N)).astype(np.int64) * 64 + pieces
-    order = np.argsort(key * 64 + sizes)
-    sorted_key = key[order]
-    fresh = np.ones(order.size, dtype=bool)
-    fresh[1:] = sorted_key[1:] != sorted_key[:-1]
-    return order[fresh]
-
-
-def _nearest(first: Floats, second: Floats, target: float) -> tuple[float, float]:
-    """The greatest sum of one from each not above the target, and the least not below it; infinite when none is."""
-    if first.size == 0 or second.size == 0:
-        return -inf, inf
-    at = np.searchsorted(second, target - first, side="left")
-    low, high = at > 0, at < second.size
-    below = float((first[low] + second[at[low] - 1]).max()) if low.any() else -inf
-    above = float((first[high] + second[at[high]]).min()) if high.any() else inf
-    return below, above

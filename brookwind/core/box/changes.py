@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import defaultdict
 from collections.abc import Iterable, Mapping
 from math import isclose
 from typing import Any, Literal
@@ -33,14 +34,21 @@ class Incoming(Frozen):
     changes: tuple[FieldChange, ...] = ()
 
 
-def incoming(line: int, new: BoxItem, box: Mapping[str, tuple[int, BoxItem]]) -> Incoming:
-    """How a compartment that comes in meets the box.
+def incoming(rows: Iterable[tuple[int, BoxItem]], box: Mapping[str, tuple[int, BoxItem]]) -> tuple[Incoming, ...]:
+    """How compartments that come in meet the box.
 
-    line: where it was read.
-    new: the compartment; shot whose name is not there goes into the compartment of the same size, metal and mass.
+    rows: where each was read, and the compartment; shot whose name is not there goes into the compartment of the same
+        size, metal and mass.
     box: version and fields of every compartment by name.
     """
-    found = box.get(new.item) or _alike(new, box.values())
+    shot: dict[tuple[str, str], list[tuple[int, ShotStock]]] = defaultdict(list)
+    for version, old in box.values():
+        if isinstance(old, ShotStock):
+            shot[old.size, old.material].append((version, old))
+    return tuple(_incoming(line, new, box.get(new.item) or _alike(new, shot)) for line, new in rows)
+
+
+def _incoming(line: int, new: BoxItem, found: tuple[int, BoxItem] | None) -> Incoming:
     if found is None:
         return Incoming(line=line, what="new", version=0, fields=new)
     version, old = found
@@ -59,14 +67,8 @@ def _rounding(one: Any, other: Any) -> bool:
     return isinstance(one, float) and isinstance(other, float) and isclose(one, other, rel_tol=1e-9)
 
 
-def _alike(new: BoxItem, box: Iterable[tuple[int, BoxItem]]) -> tuple[int, BoxItem] | None:
+def _alike(new: BoxItem, shot: Mapping[tuple[str, str], list[tuple[int, ShotStock]]]) -> tuple[int, BoxItem] | None:
     if not isinstance(new, ShotStock):
         return None
-    for version, old in box:
-        if (
-            isinstance(old, ShotStock)
-            and (old.size, old.material) == (new.size, new.material)
-            and abs(old.mass_kg - new.mass_kg) <= _SAME_MASS * old.mass_kg
-        ):
-            return version, old
-    return None
+    same = shot.get((new.size, new.material), ())
+    return next((s for s in same if abs(s[1].mass_kg - new.mass_kg) <= _SAME_MASS * s[1].mass_kg), None)

@@ -79,14 +79,18 @@ class FloatStock(Frozen):
     count: int = Field(default=1, ge=0, le=10_000)
 
 
+MOST_COMPARTMENTS = 300
+"""Of shot, and of leads, that are chosen from at once. Editable default."""
+
+
 class Stock(Frozen):
     """Everything that balancing may take from."""
 
-    shot: tuple[ShotStock, ...] = Field(default=(), max_length=200)
-    leads: tuple[LeadStock, ...] = Field(default=(), max_length=200)
-    used: dict[str, int] = Field(default_factory=dict, max_length=1000)
+    shot: tuple[ShotStock, ...] = Field(default=(), max_length=MOST_COMPARTMENTS)
+    leads: tuple[LeadStock, ...] = Field(default=(), max_length=MOST_COMPARTMENTS)
+    used: dict[str, int] = Field(default_factory=dict, max_length=2 * MOST_COMPARTMENTS)
     """Pieces of each compartment on kept rigs: among equals the most used is taken from."""
-    ruled_out: tuple[str, ...] = Field(default=(), max_length=400)
+    ruled_out: tuple[str, ...] = Field(default=(), max_length=2 * MOST_COMPARTMENTS)
     """Names of what the place forbids and was left out."""
 
 
@@ -96,9 +100,10 @@ def stock_of(items: Iterable[Frozen], used: Mapping[str, int] | None = None) -> 
     items: compartments of any kind.
     used: pieces of each on kept rigs.
     """
-    kept = tuple(items)
+    # Beyond what can be chosen from at once, empty compartments are left out first.
+    kept = sorted(items, key=lambda i: getattr(i, "count", 0) == 0)
     return Stock(
-        shot=tuple(i for i in kept if isinstance(i, ShotStock)),
-        leads=tuple(i for i in kept if isinstance(i, LeadStock)),
+        shot=tuple(i for i in kept if isinstance(i, ShotStock))[:MOST_COMPARTMENTS],
+        leads=tuple(i for i in kept if isinstance(i, LeadStock))[:MOST_COMPARTMENTS],
         used=dict(used or {}),
     )
