@@ -96,7 +96,7 @@ def test_what_is_no_box_is_refused(data: bytes, says: str) -> None:
 def test_shot_without_its_name_goes_into_its_compartment() -> None:
     there = {i.item: (3, i) for i in demo_box()}
     read = read_box(b"size,mass_g,count\nBB,0.4,99\nQ,0.4,1\n")
-    known, new = (incoming(r.line, r.fields, there) for r in read.rows)
+    known, new = incoming(((r.line, r.fields) for r in read.rows), there)
     assert (known.what, known.version, known.fields.item) == ("changed", 3, "lead-04-bb")
     assert [c.name for c in known.changes] == ["count"]
     assert (new.what, new.version) == ("new", 0)

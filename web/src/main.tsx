@@ -6,6 +6,8 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 import { App } from "./App";
+import { takeOnLeaving } from "./document/leaving";
+import { claimTab } from "./document/tab";
 import { system } from "./theme/system";
 import { applyTheme } from "./units/settings";
 
@@ -15,6 +17,8 @@ const queries = new QueryClient({
   defaultOptions: { queries: { networkMode: "always", retry: 2, retryDelay: 600, staleTime: 5_000 } },
 });
 
+await claimTab();
+takeOnLeaving();
 createRoot(document.getElementById("root") as HTMLElement).render(
   <StrictMode>
     <QueryClientProvider client={queries}>

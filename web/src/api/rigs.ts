@@ -4,6 +4,8 @@ import type { Change, Day, Rig, Schemas, Wish } from "./types";
 /** Kept rigs, what is so of one, and every change of it. */
 export const rigs = {
   catalogue: () => get("/api/catalogue"),
+  /** What is kept and cannot be read. */
+  setAside: () => get("/api/set-aside"),
   rigs: () => get("/api/rigs"),
   rig: (key: string) => get("/api/rigs/{key}", { path: { key } }),
   createRig: (body: Rig) => post("/api/rigs", { body }),

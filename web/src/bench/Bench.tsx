@@ -3,12 +3,13 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
 import { api, type BoxItem, type Catalogue, type KeptRig, type Rig } from "../api/client";
 import type { Draft } from "../document/drafts";
+import { ofTab } from "../document/storage";
 import { type Keeper, useAutosave } from "../document/useAutosave";
 import { inFlow } from "../scene/flow";
 import { BeadLine } from "../shell/BeadLine";
 import { Later } from "../shell/Later";
 import { Refused } from "../shell/Refused";
-import { StaleNotice } from "../shell/StaleNotice";
+import { SavingNotice } from "../shell/SavingNotice";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { BenchHeader } from "./BenchHeader";
@@ -47,8 +48,8 @@ const RIGS: Keeper<Rig> = {
 
 /** The station that was open last, and to open another. */
 function useStation() {
-  const [id, setId] = useState(() => sessionStorage.getItem(STATION_KEY) ?? FIRST);
-  useEffect(() => sessionStorage.setItem(STATION_KEY, id), [id]);
+  const [id, setId] = useState(() => ofTab.get(STATION_KEY) ?? FIRST);
+  useEffect(() => void ofTab.set(STATION_KEY, id), [id]);
   const station = STATIONS.find((s) => s.id === id) ?? STATIONS.find((s) => s.id === FIRST);
   if (!station) throw new Error("The bench has no stations.");
   return { station, setStation: setId };
@@ -117,9 +118,12 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
       <Later busy={bench.gesturing}>
         <BenchHeader bench={bench} saving={saving} keys={keys} onKeys={setKeys} onRigs={() => setSheet("rigs")} />
       </Later>
-      {saving.kind === "stale" && (
-        <StaleNotice sentence={saving.sentence} keepLabel="Keep mine as a copy" onKeep={keepCopy} onReload={onReload} />
-      )}
+      <SavingNotice
+        saving={saving}
+        stale={{ label: "Keep mine as a copy", act: keepCopy }}
+        gone={{ label: "Keep it as a new rig", act: keepCopy }}
+        onReload={onReload}
+      />
       <Grid
         as="main"
         flex="1"

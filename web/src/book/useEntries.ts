@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { type Entry, type Problem, Refusal } from "../api/client";
+import { ofTab } from "../document/storage";
 
 export type Named = { id: string; name: string; notes: string };
 
@@ -48,17 +49,17 @@ export function useEntries<F extends Named>(shelf: Shelf<F>) {
     },
     /** What was typed of an entry and not kept yet. */
     draft: (id: string): F | null => {
-      const text = sessionStorage.getItem(draftOf(shelf.key, id));
+      const text = ofTab.get(draftOf(shelf.key, id));
       return text ? (JSON.parse(text) as F) : null;
     },
-    hold: (fields: F) => sessionStorage.setItem(draftOf(shelf.key, fields.id), JSON.stringify(fields)),
+    hold: (fields: F) => ofTab.set(draftOf(shelf.key, fields.id), JSON.stringify(fields)),
     keep: async (entry: Entry<F>, fields: F) => {
       const done = await act(() => shelf.keep(fields.id, entry.version, fields), "Kept.");
-      if (done) sessionStorage.removeItem(draftOf(shelf.key, fields.id));
+      if (done) ofTab.drop(draftOf(shelf.key, fields.id));
       return done;
     },
     drop: async (entry: Entry<F>) => {
-      sessionStorage.removeItem(draftOf(shelf.key, entry.fields.id));
+      ofTab.drop(draftOf(shelf.key, entry.fields.id));
       const says = entry.ships ? "As it ships again." : "Removed.";
       if (entry.version === 0) {
         setProblems([]);

@@ -6,7 +6,12 @@ export type SaveState =
   | { kind: "saved" }
   | { kind: "waiting" }
   | { kind: "saving" }
-  | { kind: "offline" }
+  /** Nobody answers; is it kept in this browser meanwhile? */
+  | { kind: "offline"; here: boolean }
+  /** The server is there and could not do it, through no fault of what was sent. */
+  | { kind: "fault"; sentence: string; here: boolean }
+  /** It was deleted elsewhere. */
+  | { kind: "gone"; sentence: string }
   | { kind: "stale"; sentence: string }
   | { kind: "refused"; sentence: string };
 
@@ -49,6 +54,7 @@ export function useAutosave<T>(
   const newest = useRef(doc);
   const saving = useRef(false);
   const stopped = useRef(false);
+  const here = useRef(true);
   newest.current = doc;
 
   const save = useCallback(async (): Promise<void> => {
@@ -65,7 +71,7 @@ export function useAutosave<T>(
         dropDraft(keeper.draftId(sent));
         setState({ kind: "saved" });
       } else {
-        keepDraft(keeper.draftId(sent), { version: answer.version, doc: newest.current });
+        here.current = keepDraft(keeper.draftId(sent), { version: answer.version, doc: newest.current });
         setState({ kind: "waiting" });
       }
     } catch (error) {
@@ -73,8 +79,12 @@ export function useAutosave<T>(
       if (error.status === 409) {
         stopped.current = true;
         setState({ kind: "stale", sentence: error.message });
-      } else if (error.status === 422) setState({ kind: "refused", sentence: error.message });
-      else setState({ kind: "offline" });
+      } else if (error.status === 404) {
+        stopped.current = true;
+        setState({ kind: "gone", sentence: error.message });
+      } else if (error.status === 0) setState({ kind: "offline", here: here.current });
+      else if (error.status >= 500) setState({ kind: "fault", sentence: error.message, here: here.current });
+      else setState({ kind: "refused", sentence: error.message });
     } finally {
       saving.current = false;
     }
@@ -89,7 +99,7 @@ export function useAutosave<T>(
       }
       return;
     }
-    if (!busy) keepDraft(keeper.draftId(doc), { version: version.current, doc });
+    if (!busy) here.current = keepDraft(keeper.draftId(doc), { version: version.current, doc });
     if (busy || stopped.current) return;
     setState((s) => (s.kind === "saving" ? s : { kind: "waiting" }));
     const timer = setTimeout(save, PAUSE_MS);
@@ -98,8 +108,8 @@ export function useAutosave<T>(
 
   // A save that ended while newer changes were waiting, or without a connection, is tried again.
   useEffect(() => {
-    if (state.kind !== "offline" && state.kind !== "waiting") return;
-    const timer = setInterval(save, state.kind === "offline" ? RETRY_MS : PAUSE_MS);
+    if (state.kind !== "offline" && state.kind !== "fault" && state.kind !== "waiting") return;
+    const timer = setInterval(save, state.kind === "waiting" ? PAUSE_MS : RETRY_MS);
     return () => clearInterval(timer);
   }, [state.kind, save]);
 

@@ -1,6 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api, type KeptRules, type PlaceRules, type Problem, Refusal } from "../api/client";
+import { ofTab } from "../document/storage";
 
 const draftOf = (water: string) => `brookwind.rules.${water}`;
 
@@ -14,7 +15,7 @@ export function useRules(kept: KeptRules) {
   const queries = useQueryClient();
   const water = kept.fields.water_id;
   const [rules, setRules] = useState<PlaceRules>(() => {
-    const draft = sessionStorage.getItem(draftOf(water));
+    const draft = ofTab.get(draftOf(water));
     return draft ? { ...kept.fields, ...(JSON.parse(draft) as PlaceRules) } : kept.fields;
   });
   const [problems, setProblems] = useState<Problem[]>([]);
@@ -34,7 +35,7 @@ export function useRules(kept: KeptRules) {
         const done = await api.keepRules(water, version.current, sent);
         version.current = done.version;
       }
-      sessionStorage.removeItem(draftOf(water));
+      ofTab.drop(draftOf(water));
       setProblems([]);
       setSaving("kept");
       await queries.invalidateQueries({ queryKey: ["rules", water], refetchType: "none" });
@@ -52,7 +53,7 @@ export function useRules(kept: KeptRules) {
   const change = useCallback(
     (part: Partial<PlaceRules>) => {
       newest.current = { ...newest.current, ...part };
-      sessionStorage.setItem(draftOf(water), JSON.stringify(newest.current));
+      ofTab.set(draftOf(water), JSON.stringify(newest.current));
       setRules(newest.current);
       void save();
     },
@@ -60,7 +61,7 @@ export function useRules(kept: KeptRules) {
   );
 
   useEffect(() => {
-    if (sessionStorage.getItem(draftOf(water))) void save();
+    if (ofTab.get(draftOf(water))) void save();
   }, [water, save]);
 
   return { rules, problems, saving, change };

@@ -3,6 +3,7 @@ import { Keyboard, Settings2 } from "lucide-react";
 import { lazy, type ReactNode, Suspense, useState } from "react";
 import { Link, useLocation } from "react-router";
 import { Button } from "./Button";
+import { Standing } from "./Standing";
 
 const SettingsDialog = lazy(() => import("./SettingsDialog"));
 const KeysDialog = lazy(() => import("./KeysDialog"));
@@ -22,61 +23,64 @@ export function Header({ children, keysOpen = false, onKeys }: Props) {
   const { pathname } = useLocation();
   const [settings, setSettings] = useState(false);
   return (
-    <Flex
-      as="header"
-      bg="bar"
-      color="onbar"
-      minH="13"
-      px={{ base: "2", md: "6" }}
-      py="1.5"
-      gap={{ base: "1", md: "3" }}
-      align="center"
-      wrap="wrap"
-    >
-      <Heading as="p" hideBelow="sm" fontFamily="heading" fontSize="xl" fontWeight="bold" letterSpacing="-0.01em">
-        Brookwind
-      </Heading>
-      <Box as="nav" aria-label="Screens" ms={{ base: "1", md: "5" }} fontSize={{ base: "sm", md: "md" }}>
-        {SCREENS.map(([to, name, paths]) => {
-          const here = paths.some((p) => pathname === p || (p !== "/" && pathname.startsWith(p)));
-          return (
-            <Link key={to} to={to} className="bw-nav" aria-current={here ? "page" : undefined}>
-              <Box
-                as="span"
-                borderBottomWidth="3px"
-                borderColor={here ? "tip" : "transparent"}
-                pb="1"
-                me={{ base: "2", md: "5" }}
-                fontWeight={here ? "semibold" : "normal"}
-              >
-                {name}
-              </Box>
-            </Link>
-          );
-        })}
-      </Box>
-      <Flex flex="1" gap={{ base: "0", md: "2" }} align="center" justify="flex-end" minW="0" wrap="wrap">
-        {children}
-        {onKeys && (
-          <Button
-            variant="bar"
-            size="icon"
-            aria-label="Keys"
-            title="Keys (?)"
-            onClick={() => onKeys(true)}
-            hideBelow="md"
-          >
-            <Keyboard />
+    <>
+      <Flex
+        as="header"
+        bg="bar"
+        color="onbar"
+        minH="13"
+        px={{ base: "2", md: "6" }}
+        py="1.5"
+        gap={{ base: "1", md: "3" }}
+        align="center"
+        wrap="wrap"
+      >
+        <Heading as="p" hideBelow="sm" fontFamily="heading" fontSize="xl" fontWeight="bold" letterSpacing="-0.01em">
+          Brookwind
+        </Heading>
+        <Box as="nav" aria-label="Screens" ms={{ base: "1", md: "5" }} fontSize={{ base: "sm", md: "md" }}>
+          {SCREENS.map(([to, name, paths]) => {
+            const here = paths.some((p) => pathname === p || (p !== "/" && pathname.startsWith(p)));
+            return (
+              <Link key={to} to={to} className="bw-nav" aria-current={here ? "page" : undefined}>
+                <Box
+                  as="span"
+                  borderBottomWidth="3px"
+                  borderColor={here ? "tip" : "transparent"}
+                  pb="1"
+                  me={{ base: "2", md: "5" }}
+                  fontWeight={here ? "semibold" : "normal"}
+                >
+                  {name}
+                </Box>
+              </Link>
+            );
+          })}
+        </Box>
+        <Flex flex="1" gap={{ base: "0", md: "2" }} align="center" justify="flex-end" minW="0" wrap="wrap">
+          {children}
+          {onKeys && (
+            <Button
+              variant="bar"
+              size="icon"
+              aria-label="Keys"
+              title="Keys (?)"
+              onClick={() => onKeys(true)}
+              hideBelow="md"
+            >
+              <Keyboard />
+            </Button>
+          )}
+          <Button variant="bar" size="icon" aria-label="Settings" title="Settings" onClick={() => setSettings(true)}>
+            <Settings2 />
           </Button>
-        )}
-        <Button variant="bar" size="icon" aria-label="Settings" title="Settings" onClick={() => setSettings(true)}>
-          <Settings2 />
-        </Button>
+        </Flex>
+        <Suspense>
+          {settings && <SettingsDialog onClose={() => setSettings(false)} />}
+          {keysOpen && onKeys && <KeysDialog onClose={() => onKeys(false)} />}
+        </Suspense>
       </Flex>
-      <Suspense>
-        {settings && <SettingsDialog onClose={() => setSettings(false)} />}
-        {keysOpen && onKeys && <KeysDialog onClose={() => onKeys(false)} />}
-      </Suspense>
-    </Flex>
+      <Standing />
+    </>
   );
 }

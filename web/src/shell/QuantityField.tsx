@@ -1,5 +1,7 @@
 import { Input } from "@chakra-ui/react";
-import { useState } from "react";
+import { useEffect, useState } from "react";
+import { isLeaving } from "../document/leaving";
+import { ofTab } from "../document/storage";
 import { forField, type Quantity, read } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { Labelled } from "./Labelled";
@@ -24,26 +26,32 @@ export function QuantityField({ label, name, value, quantity, onChange, hint, pr
   const { units } = useSettings();
   const shown = forField(value, quantity, units);
   // Null: nothing typed, the value is shown. An answer that arrives while one types can never overwrite it.
-  const [typed, setTyped] = useState(() => sessionStorage.getItem(unread(name)));
+  const [typed, setTyped] = useState(() => ofTab.get(unread(name)));
   const touched = typed !== null;
   const text = typed ?? shown;
   const got = read(text, quantity, units);
   const wrong = touched && !got.ok ? got.sentence : !touched ? problem : undefined;
 
+  const type = (words: string) => {
+    setTyped(words);
+    // Kept while it is typed: a reload in the middle of a word loses nothing.
+    ofTab.set(unread(name), words);
+  };
+
   const take = () => {
-    if (!touched) return;
-    if (!got.ok) {
-      sessionStorage.setItem(unread(name), text);
-      return;
-    }
-    sessionStorage.removeItem(unread(name));
+    // What is typed as the page is left is taken when it is there again.
+    if (!touched || !got.ok || isLeaving()) return;
+    ofTab.drop(unread(name));
     setTyped(null);
     // Text that was not altered must not alter a value known more exactly than it is shown.
     if (text !== shown) onChange(got.value);
   };
 
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, for what was being typed when the page was left
+  useEffect(take, []);
+
   const giveUp = () => {
-    sessionStorage.removeItem(unread(name));
+    ofTab.drop(unread(name));
     setTyped(null);
   };
 
@@ -55,7 +63,7 @@ export function QuantityField({ label, name, value, quantity, onChange, hint, pr
           value={text}
           inputMode="text"
           autoComplete="off"
-          onChange={(e) => setTyped(e.currentTarget.value)}
+          onChange={(e) => type(e.currentTarget.value)}
           onBlur={take}
           onKeyDown={(e) => {
             if (e.key === "Enter") take();

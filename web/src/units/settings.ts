@@ -1,4 +1,5 @@
 import { useSyncExternalStore } from "react";
+import { lasting, readAs } from "../document/storage";
 import { METRIC, type Units } from "./quantity";
 import type { Vocabulary } from "./vocabulary";
 
@@ -8,17 +9,8 @@ export type Settings = { units: Units; vocabulary: Vocabulary; theme: Theme };
 const KEY = "brookwind.settings";
 const DEFAULTS: Settings = { units: METRIC, vocabulary: "uk", theme: "paper" };
 
-let current: Settings = load();
+let current: Settings = readAs(lasting, KEY, DEFAULTS);
 const listeners = new Set<() => void>();
-
-function load(): Settings {
-  try {
-    return { ...DEFAULTS, ...JSON.parse(localStorage.getItem(KEY) ?? "{}") };
-  } catch {
-    // A damaged or forbidden store must not keep anyone from fishing.
-    return DEFAULTS;
-  }
-}
 
 export function applyTheme(): void {
   document.documentElement.dataset.theme = current.theme;
@@ -26,11 +18,7 @@ export function applyTheme(): void {
 
 export function changeSettings(change: Partial<Settings>): void {
   current = { ...current, ...change };
-  try {
-    localStorage.setItem(KEY, JSON.stringify(current));
-  } catch {
-    // Kept for this visit only.
-  }
+  lasting.set(KEY, JSON.stringify(current));
   applyTheme();
   for (const tell of listeners) tell();
 }

@@ -5,12 +5,13 @@ import { api, type BoxItem, type Catalogue, type KeptSurvey, type Look, type Rig
 import { useSwims } from "../bench/useSwims";
 import type { Draft } from "../document/drafts";
 import { SaveChip } from "../document/SaveChip";
+import { ofTab } from "../document/storage";
 import { UndoButtons } from "../document/UndoButtons";
 import { useAnswer } from "../document/useAnswer";
 import { BeadLine } from "../shell/BeadLine";
 import { Header } from "../shell/Header";
 import { Refused } from "../shell/Refused";
-import { StaleNotice } from "../shell/StaleNotice";
+import { SavingNotice } from "../shell/SavingNotice";
 import { useSettings } from "../units/settings";
 import { beadsOf } from "./bead";
 import { WaterIs } from "./here";
@@ -36,8 +37,8 @@ const PANEL_KEY = "brookwind.water.panel";
 
 /** The bead that was open last, and to open another. */
 function useBead() {
-  const [id, setId] = useState(() => sessionStorage.getItem(PANEL_KEY) ?? "plumb");
-  useEffect(() => sessionStorage.setItem(PANEL_KEY, id), [id]);
+  const [id, setId] = useState(() => ofTab.get(PANEL_KEY) ?? "plumb");
+  useEffect(() => void ofTab.set(PANEL_KEY, id), [id]);
   const bead = BEADS.find((b) => b.id === id) ?? BEADS[0];
   if (!bead) throw new Error("The water has no beads.");
   return { bead, setBead: setId };
@@ -108,14 +109,12 @@ export function Water({ kept, draft, rig, catalogue, box, onReload }: Props) {
         <SaveChip state={state.saving} />
         <UndoButtons canUndo={state.canUndo} canRedo={state.canRedo} undo={state.acts.undo} redo={state.acts.redo} />
       </Header>
-      {state.saving.kind === "stale" && (
-        <StaleNotice
-          sentence={state.saving.sentence}
-          keepLabel="Save mine over it"
-          onKeep={saveOver}
-          onReload={onReload}
-        />
-      )}
+      <SavingNotice
+        saving={state.saving}
+        stale={{ label: "Save mine over it", act: saveOver }}
+        gone={{ label: "Enter the swim again", act: async () => setStarting(true) }}
+        onReload={onReload}
+      />
       <Grid
         as="main"
         flex="1"

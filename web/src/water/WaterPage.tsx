@@ -5,6 +5,7 @@ import { Navigate, useNavigate, useParams } from "react-router";
 import { api, type Survey } from "../api/client";
 import { useSwims } from "../bench/useSwims";
 import { dropDraft, readDraft } from "../document/drafts";
+import { lasting } from "../document/storage";
 import { Button } from "../shell/Button";
 import { Failed, Loading, Notice } from "../shell/States";
 import { NewSwim } from "./NewSwim";
@@ -22,7 +23,7 @@ export default function WaterPage() {
   if (swims.pending) return <Loading what="the swims" />;
   if (swims.failed) return <Failed error={swims.error ?? new Error("")} again={swims.again} />;
   if (!swimId || !swims.list.some((s) => s.swim.id === swimId)) {
-    const last = localStorage.getItem(LAST);
+    const last = lasting.get(LAST);
     const to = swimId ? undefined : (swims.list.find((s) => s.swim.id === last) ?? swims.list[0]);
     if (to) return <Navigate to={`/water/${to.swim.id}`} replace />;
     return (
@@ -35,7 +36,7 @@ export default function WaterPage() {
       </Notice>
     );
   }
-  localStorage.setItem(LAST, swimId);
+  lasting.set(LAST, swimId);
   return <SurveyLoader key={swimId} swimId={swimId} />;
 }
 

@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Pause, Play, X } from "lucide-react";
 import { type ReactNode, type RefObject, useEffect, useRef, useState } from "react";
 import { api, type Fall, type Rig } from "../../api/client";
+import { ofTab, readAs } from "../../document/storage";
 import { Button } from "../../shell/Button";
 import { useSize } from "../../shell/useSize";
 import { write } from "../../units/quantity";
@@ -27,13 +28,7 @@ type Props = {
 const THROW_KEY = "brookwind.throw";
 const stillPlease = () => window.matchMedia("(prefers-reduced-motion: reduce)").matches;
 
-const lastThrow = (): Throw => {
-  try {
-    return { ...USUAL, ...(JSON.parse(sessionStorage.getItem(THROW_KEY) ?? "{}") as Partial<Throw>) };
-  } catch {
-    return USUAL;
-  }
-};
+const lastThrow = (): Throw => readAs(ofTab, THROW_KEY, USUAL);
 
 /** The fall of the rig: played, scrubbed, beside the pinned rig and beside feed, all by the same clock. */
 export default function FallView({ rig, pinned, flows, beside, onClose }: Props) {
@@ -52,7 +47,7 @@ export default function FallView({ rig, pinned, flows, beside, onClose }: Props)
   const scrub = useRef<HTMLInputElement>(null);
   const clock = useRef<HTMLParagraphElement>(null);
   const drawing = useRef<Drawing>(null);
-  useEffect(() => sessionStorage.setItem(THROW_KEY, JSON.stringify(thrown)), [thrown]);
+  useEffect(() => void ofTab.set(THROW_KEY, JSON.stringify(thrown)), [thrown]);
 
   const show = (seconds: number) => {
     time.current = seconds;
