@@ -25,6 +25,7 @@ from brookwind.cli_common import AsJson, RigFile, box_from, bytes_from, fail, js
 from brookwind.cli_family import family_command
 from brookwind.cli_floats import float_command, window_command
 from brookwind.cli_motion import fall_command, shape_command, stop_command
+from brookwind.cli_store import backup_command, doctor_command, restore_command
 from brookwind.cli_tables import print_evaluation, print_proposal
 from brookwind.clock import now
 from brookwind.core.answers.evaluate import evaluate
@@ -53,6 +54,9 @@ app.command("family")(family_command)
 app.command("shape")(shape_command)
 app.command("stop")(stop_command)
 app.command("fall")(fall_command)
+app.command("backup")(backup_command)
+app.command("restore")(restore_command)
+app.command("doctor")(doctor_command)
 
 
 @app.command("evaluate")
@@ -240,6 +244,15 @@ def _opened(path: Path) -> Any:
         fail(error)
 
 
+def _keep_daily(path: Path) -> None:
+    from brookwind.store.copies import keep_daily
+
+    try:
+        keep_daily(path, now().date())
+    except (BrookwindError, OSError) as error:
+        typer.echo(f"Today's copy of the database could not be made: {error}", err=True)
+
+
 @app.command()
 def serve(
     port: Annotated[int, typer.Option(help="Port to listen on.")] = 8750,
@@ -250,7 +263,12 @@ def serve(
     """Serve the application from the kept database."""
     from brookwind.store.database import database_path
 
-    _serve(_opened(database_path()), host, port)
+    path = database_path()
+    engine = _opened(path)
+    daily = threading.Timer(5.0, _keep_daily, [path])
+    daily.daemon = True
+    daily.start()
+    _serve(engine, host, port)
 
 
 @app.command()

@@ -219,7 +219,8 @@ def _value(field: str, power: int, text: str, comma: bool) -> Any:
     if len(number) > _LONGEST_NUMBER:
         raise ValueError(f"{field}: {text[:30]!r}… has {len(text)} characters. Write a number, like 0.4.")
     try:
-        value = Decimal(number).scaleb(power)
+        # Digits parted by low lines are a programmer's number, and nobody else's.
+        value = Decimal(number if "_" not in number else "?").scaleb(power)
     except InvalidOperation:
         hint = "Write it with a point, like 0.4." if set(text) <= _SMALL else "Write a number, like 0.4."
         raise ValueError(f"{field}: {text!r} is not a number. {hint}") from None

@@ -35,7 +35,7 @@ def fetch(url: str, patience_s: float = PATIENCE_S) -> Fetched:
         known = parts.scheme in {"http", "https"} and bool(parts.hostname) and (parts.port or 1) > 0
     except ValueError:
         known = False
-    if not known or not url.isprintable():
+    if not known or not url.isprintable() or url.split() != [url]:
         raise OutOfRange.one(
             "instrument-address",
             f"{url[:80]!r} is not a web address.",

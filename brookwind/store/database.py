@@ -123,10 +123,11 @@ def _use_wal(cursor: sqlite3.Cursor) -> None:
 
 def _document(text: str) -> Any:
     """A document of a row; of one that is no JSON what its reader will refuse, so that the others are still read."""
-    try:
-        return json.loads(text)
-    except (ValueError, RecursionError):
-        return {"unreadable": text[:200]}
+    with suppress(ValueError, RecursionError):
+        document = json.loads(text)
+        if isinstance(document, dict):
+            return document
+    return {"unreadable": text[:200]}
 
 
 def _unusable(path: Path, error: Exception) -> Unusable:
@@ -147,13 +148,16 @@ def _unusable(path: Path, error: Exception) -> Unusable:
 def migrate(engine: Engine, revision: str = "head") -> None:
     """Bring the tables to a revision: each step is done wholly or not at all, and the file is copied before.
 
+    A copy is made of what was there, none of a file that is new.
+
     Of two processes that open a file at once, one does it and the other waits and finds it done.
 
     engine: the database.
     revision: name of the revision, newest by default.
     Raises: Unusable for a database of a later version.
     """
-    if revision == "head" and revision_of(engine) == newest():
+    began = revision_of(engine)
+    if revision == "head" and began == newest():
         return
     # Only now: loading the migration tool would double the time to the first answer.
     from alembic import command
@@ -167,7 +171,7 @@ def migrate(engine: Engine, revision: str = "head") -> None:
             step = _step(here, newest() if revision == "head" else revision)
             if step is None:
                 return
-            if here is not None:
+            if began is not None and here == began:
                 _copy_before(engine, here)
             config.attributes["connection"] = connection
             command.upgrade(config, step)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import json
 from collections.abc import Iterator, Sequence
 from functools import cache
 from typing import Any, ClassVar, Generic, NamedTuple
@@ -46,6 +47,21 @@ class BelongsTo(NamedTuple):
 @cache
 def _adapter(model: Any) -> TypeAdapter[Any]:
     return TypeAdapter(model)
+
+
+def unreadable_because(model: Any, text: str) -> str | None:
+    """Why a row's text is no document of its kind; None when it is one.
+
+    model: what it should be.
+    text: JSON.
+    """
+    try:
+        _adapter(model).validate_python(json.loads(text))
+    except ValidationError as error:
+        return first_sentence(error)
+    except (ValueError, TypeError, RecursionError) as error:
+        return f"It is no JSON ({str(error)[:80]})."
+    return None
 
 
 _READ: WeakKeyDictionary[Any, dict[tuple[str, str], tuple[int, Any, Any]]] = WeakKeyDictionary()

@@ -1,31 +1,27 @@
 """Requests by the thousand, made from the published description and from the demo's own documents, gone wrong.
 
-A seed makes the same requests again. `python -m tests.abuse.generated 7 5000` sends so many and tells of every fault.
+A seed makes the same requests again.
 """
 
 from __future__ import annotations
 
 import copy
 import json
-import sys
-import tempfile
 import time
 from collections.abc import Iterator
-from pathlib import Path
 from random import Random
 from typing import Any, NamedTuple
 from urllib.parse import quote
 
 from fastapi.testclient import TestClient
 
-from brookwind.api.app import make_app
-from brookwind.demo.load import demo_box, demo_rigs, demo_surveys, load_demo
-from brookwind.store.database import open_database
+from brookwind.demo.load import demo_box, demo_rigs, demo_surveys
 
 IDS = ["rudd-strung", "grayling-avon", "quarrel-pit", "quarrel-pit-deep-flat", "lead-04-bb", "rudd", "worm", "nobody"]
 """Names that are known somewhere, and one that is not."""
 ODD: list[Any] = [
-    None, True, 0, -1, 1, 2**31, 2**63, 2**70, -(2**70), 1e308, -1e308, 5e-324, 1e-300, 0.1, 1e6, "", " ", "x", "x" * 3000,
+    None, True, 0, -1, 1, 2**31, 2**63, 2**70, -(2**70), 1e308, -1e308, 5e-324, 1e-300, 0.1, 1e6, "", " ", "x",
+    "x" * 3000,
     "A B", "../../etc", "%00", "\x00", "\u202e", "=1+1", "é" * 90, "1e999999", "0001-01-01T00:00:00Z",
     "9999-12-31T23:59:59-12:00", "2026-11-23T10:00:00Z", "2026-11-23", [], {}, [[]], [None] * 5, {"kind": "x"},
 ]  # fmt: skip
@@ -78,7 +74,9 @@ class Maker:
             value = self._sample(p["schema"]) if self.draw.random() < 0.8 else self._odd()
             text = quote(value if isinstance(value, str) else json.dumps(value), safe="")
             if p["in"] == "path":
-                path = path.replace(f"{{{p['name']}}}", quote(self.draw.choice(IDS)) if self.draw.random() < 0.8 else text)
+                path = path.replace(
+                    f"{{{p['name']}}}", quote(self.draw.choice(IDS)) if self.draw.random() < 0.8 else text
+                )
             elif p.get("required") or self.draw.random() < 0.7:
                 query.append(f"{p['name']}={text}")
         address = f"{path}?{'&'.join(query)}" if query else path
@@ -95,7 +93,14 @@ class Maker:
         return copy.deepcopy(self.draw.choice(ODD))
 
     def _file(self) -> bytes:
-        lines = ["kind,item,size,mass_g,material,count", "height_mm,diameter_mm", "distance_m,depth_m,id", "{", "[", "<gpx>"]
+        lines = [
+            "kind,item,size,mass_g,material,count",
+            "height_mm,diameter_mm",
+            "distance_m,depth_m,id",
+            "{",
+            "[",
+            "<gpx>",
+        ]
         cells = [",".join(str(self.draw.choice(ODD)) for _ in range(self.draw.randint(1, 6))) for _ in range(4)]
         return "\n".join([self.draw.choice(lines), *cells]).encode("utf-8", "replace")
 
@@ -166,7 +171,9 @@ class Maker:
 
 
 def _places(value: Any) -> Iterator[tuple[Any, Any]]:
-    found = list(value.items()) if isinstance(value, dict) else list(enumerate(value)) if isinstance(value, list) else []
+    found = (
+        list(value.items()) if isinstance(value, dict) else list(enumerate(value)) if isinstance(value, list) else []
+    )
     for key, inner in found:
         yield value, key
         yield from _places(inner)
@@ -204,21 +211,3 @@ def send(client: TestClient, seed: int, most: int) -> Tally:
         if answer.status_code >= 500:
             faults.append((answer.status_code, request))
     return Tally(most, done, faults, slowest_s, slowest)
-
-
-def main() -> None:
-    """Send, and tell."""
-    seed, most = int(sys.argv[1]), int(sys.argv[2])
-    engine = open_database(Path(tempfile.mkdtemp()) / "abused.db")
-    load_demo(engine)
-    with TestClient(make_app(engine), base_url="http://127.0.0.1", raise_server_exceptions=False) as client:
-        tally = send(client, seed, most)
-    for status, request in tally.faults:
-        print(status, request.method, request.path[:200], (request.body or b"")[:2000])
-    print(f"{tally.sent} sent, {tally.done} done, {len(tally.faults)} faults, slowest {tally.slowest_s:.2f} s")
-    if tally.slowest:
-        print(tally.slowest.method, tally.slowest.path[:200], (tally.slowest.body or b"")[:3000])
-
-
-if __name__ == "__main__":
-    main()

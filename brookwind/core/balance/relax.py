@@ -9,7 +9,7 @@ from brookwind.core.balance.proposal import Proposal, Taken, Wish
 from brookwind.core.balance.propose import balanced
 from brookwind.core.balance.ready import SHOP
 from brookwind.core.balance.totals import Effort
-from brookwind.core.box.stock import Stock
+from brookwind.core.box.stock import MOST_COMPARTMENTS, Stock
 from brookwind.core.edits.proposed import Proposed
 from brookwind.core.errors import BrookwindError
 from brookwind.core.gravity import LEAD_KG_M3
@@ -126,10 +126,13 @@ def _bought(situation: Situation, stock: Stock, wish: Wish, present_m: float | N
     own = {s.item for s in stock.shot} | {s.item for s in stock.leads}
     everything = Stock(
         shot=(
-            *(s for s in stock.shot if s.material == metal),
+            *[s for s in stock.shot if s.material == metal and s.count > 0][: MOST_COMPARTMENTS - len(SHOP.shot)],
             *(s.model_copy(update={**sold, "item": f"buy-{s.size.lower()}"}) for s in SHOP.shot),
         ),
-        leads=(*(s for s in stock.leads if s.material == metal), *(s.model_copy(update=sold) for s in SHOP.leads)),
+        leads=(
+            *[s for s in stock.leads if s.material == metal and s.count > 0][: MOST_COMPARTMENTS - len(SHOP.leads)],
+            *(s.model_copy(update=sold) for s in SHOP.leads),
+        ),
         # What lies in the box is taken first.
         used=dict.fromkeys(own, 1000),
     )
