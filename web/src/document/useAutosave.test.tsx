@@ -2,7 +2,7 @@
 import { act, renderHook } from "@testing-library/react";
 import { beforeEach, expect, test, vi } from "vitest";
 import { Refusal } from "../api/client";
-import "../testing/dom";
+import { fullStore } from "../testing/dom";
 import { keepDraft, readDraft } from "./drafts";
 import { type Keeper, type Kept, useAutosave } from "./useAutosave";
 
@@ -113,4 +113,34 @@ test("undone before it was sent, there is nothing left to save", async () => {
   await pass(5000);
   expect(save).not.toHaveBeenCalled();
   expect(draft()).toBeNull();
+});
+
+test("a document deleted elsewhere is said to be gone, and is not sent again", async () => {
+  save.mockRejectedValue(refused(404));
+  const hook = start(doc());
+  hook.rerender({ now: doc("a"), busy: false });
+  await pass(600);
+  expect(hook.result.current).toEqual({ kind: "gone", sentence: "No." });
+  await pass(30_000);
+  expect(save).toHaveBeenCalledOnce();
+  expect(draft()).toEqual({ version: 1, doc: doc("a") });
+});
+
+test("a fault of the server is told as one, with its sentence, and tried again by itself", async () => {
+  save.mockRejectedValueOnce(refused(507)).mockRejectedValueOnce(refused(507));
+  const hook = start(doc());
+  hook.rerender({ now: doc("a"), busy: false });
+  await pass(600);
+  expect(hook.result.current).toEqual({ kind: "fault", sentence: "No.", here: true });
+  await pass(3000);
+  expect(hook.result.current.kind).toBe("saved");
+});
+
+test("a draft that the browser does not keep is not said to be kept", async () => {
+  fullStore();
+  save.mockRejectedValue(refused(0));
+  const hook = start(doc());
+  hook.rerender({ now: doc("a"), busy: false });
+  await pass(600);
+  expect(hook.result.current).toEqual({ kind: "offline", here: false });
 });
