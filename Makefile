@@ -11,7 +11,7 @@ export npm_config_update_notifier = false
 
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts web/tsconfig.json
 
-.PHONY: demo dev test lint types unit hours count mutate web-unit browser bench screenshots fmt lock build schema clean
+.PHONY: demo dev test lint types unit hours count mutate soak web-unit browser bench screenshots fmt lock build schema clean
 
 demo: .stamps/runtime build ## serve the demo scenario at one printed address
 	$(BIN)/brookwind demo --port $(PORT)
@@ -60,6 +60,9 @@ count: .stamps/dev ## lines of code and of tests
 
 mutate: .stamps/dev ## does a test notice when the core is wrong? prints the mutations that live
 	$(BIN)/python -m benchmarks.mutate $(ONLY)
+
+soak: .stamps/dev build ## try to break it, for some twenty minutes; SHARE=0.05 for a twentieth of it
+	SHARE=$(SHARE) $(BIN)/python -m benchmarks.soak
 
 bench: .stamps/dev build ## benchmarks; medians are what counts, and their ratio to a fixed piece of arithmetic
 	$(BIN)/python -m pytest benchmarks --benchmark-only -p benchmarks.yardstick --benchmark-columns=median,max,iqr,rounds

@@ -17,6 +17,9 @@ MOST_FILE_BYTES = 16_000_000
 """Of an uploaded file."""
 MOST_DEPTH = 24
 """Lists and objects in one another: a rig needs seven."""
+MOST_ITEMS = 60_000
+"""Parts of lists and objects in all: five thousand compartments have some fifty thousand. Each may be wrong, and to
+tell what is wrong is costly."""
 MOST_DIGITS = 40
 """Of a number: seventeen tell any two apart."""
 _FILES = "/api/read/"
@@ -166,6 +169,14 @@ def check_json(body: bytes) -> None:
     for mark in re.findall(rb"[\[\]{}]", bare):
         depth += 1 if mark in b"[{" else -1
         deepest = max(deepest, depth)
+    if bare.count(b",") > MOST_ITEMS:
+        raise _Refused(
+            422,
+            "Check what was entered",
+            "too-many",
+            "What was sent has too many parts.",
+            f"Send at most {MOST_ITEMS}.",
+        )
     if deepest > MOST_DEPTH:
         raise _Refused(
             422,

@@ -34,6 +34,21 @@ class ProblemDocument(BaseModel):
     errors: list[Problem]
 
 
+_MOST = 20
+"""Problems told at once."""
+_MOST_CHARACTERS = 400
+"""Of a sentence, or of a name in a path: what was sent may be repeated in it."""
+
+
+def _short(text: str) -> str:
+    return text if len(text) <= _MOST_CHARACTERS else f"{text[: _MOST_CHARACTERS - 1]}…"
+
+
+def _in_bounds(p: Problem) -> Problem:
+    path = tuple(_short(part) if isinstance(part, str) else part for part in p.path[:40])
+    return p.model_copy(update={"message": _short(p.message), "remedy": _short(p.remedy), "path": path})
+
+
 def answer(status: int, title: str, problems: tuple[Problem, ...]) -> JSONResponse:
     """The response for some problems.
 
@@ -41,12 +56,13 @@ def answer(status: int, title: str, problems: tuple[Problem, ...]) -> JSONRespon
     title: the kind of refusal in two or three words.
     problems: what is wrong.
     """
+    problems = tuple(_in_bounds(p) for p in problems[:_MOST])
     document = ProblemDocument(
         type=f"urn:brookwind:problem:{problems[0].code}",
         title=title,
         status=status,
         detail=" ".join(p.sentence() for p in problems[:3]),
-        errors=list(problems[:20]),
+        errors=list(problems),
     )
     return JSONResponse(document.model_dump(), status_code=status, media_type=MEDIA)
 
@@ -98,7 +114,7 @@ def install(app: FastAPI) -> None:
 
     @app.exception_handler(RequestValidationError)
     async def _misshapen(_: Request, error: RequestValidationError) -> JSONResponse:
-        return answer(422, "Check what was entered", from_validation(error.errors(), drop=1).problems)
+        return answer(422, "Check what was entered", from_validation(error.errors()[:_MOST], drop=1).problems)
 
     @app.exception_handler(HTTPException)
     async def _plain(_: Request, error: HTTPException) -> JSONResponse:

@@ -55,6 +55,7 @@ class Maker:
             for method, operation in item.items()
             if "instruments" not in path
         ]
+        self.kept: list[tuple[str, int, dict[str, Any]]] = []
         self.documents = {
             "Rig": [r.model_dump(mode="json") for r in demo_rigs()],
             "Survey": [s.model_dump(mode="json") for s in demo_surveys()],
@@ -67,7 +68,33 @@ class Maker:
         while True:
             yield self._request()
 
+    def seen(self, request: Request, answer: Any) -> None:
+        """Remember a record that an answer tells of, to go on with it.
+
+        request: what was asked.
+        answer: what came, as JSON.
+        """
+        if isinstance(answer, dict) and isinstance(answer.get("fields"), dict) and "version" in answer:
+            path = request.path.split("?")[0]
+            key = next((answer["fields"].get(k) for k in ("id", "item", "swim_id", "water_id")), None)
+            if key and not path.endswith(quote(str(key), safe="")):
+                path = f"{path}/{quote(str(key), safe='')}"
+            self.kept = [*self.kept[-30:], (path, answer["version"], answer["fields"])]
+
+    def _goes_on(self) -> Request:
+        """A record that was seen is read, changed as it was last seen, or removed."""
+        path, version, fields = self.draw.choice(self.kept)
+        what = self.draw.random()
+        if what < 0.2:
+            return Request("get", path, None, "")
+        if what < 0.4:
+            return Request("delete", f"{path}?version={version}", None, "")
+        changed = {"version": version, "fields": self._gone_wrong(copy.deepcopy(fields))}
+        return Request("put", path, json.dumps(changed).encode(), "application/json")
+
     def _request(self) -> Request:
+        if self.kept and self.draw.random() < 0.25:
+            return self._goes_on()
         method, path, operation = self.draw.choice(self.calls)
         query = []
         for p in operation.get("parameters", []):
@@ -208,6 +235,8 @@ def send(client: TestClient, seed: int, most: int) -> Tally:
         if took > slowest_s:
             slowest_s, slowest = took, request
         done += answer.is_success
+        if answer.is_success and answer.headers.get("content-type") == "application/json":
+            maker.seen(request, answer.json())
         if answer.status_code >= 500:
             faults.append((answer.status_code, request))
     return Tally(most, done, faults, slowest_s, slowest)

@@ -65,6 +65,16 @@ def test_odd_bodies_are_refused_in_a_sentence(body: bytes, says: str, client: Te
         assert says in refused(answer)
 
 
+def test_a_flood_of_parts_that_are_all_wrong_is_refused_soon(client: TestClient) -> None:
+    for part in ("1", "{}"):
+        body = b'{"readings": [' + ",".join([part] * 300_000).encode() + b"]}"
+        began = time.process_time()
+        assert "too many parts" in refused(client.post("/api/box/weigh", content=body, headers=JSON))
+        few = b'{"readings": [' + ",".join([part] * 50_000).encode() + b"]}"
+        refused(client.post("/api/box/weigh", content=few, headers=JSON))
+        assert time.process_time() - began < 2 * MOST_S
+
+
 def test_whole_characters_beyond_the_plane_are_kept(client: TestClient) -> None:
     body = b'{"id": "pool", "name": "\\ud83d\\ude00 pool \\\\ud800"}'
     assert client.post("/api/waters", content=body, headers=JSON).json()["fields"]["name"] == "😀 pool \\ud800"
