@@ -90,6 +90,7 @@ brookwind/static/index.html: .stamps/web $(WEB_SOURCES)
 	test -d .venv || $(PYTHON) -m venv .venv
 	$(BIN)/pip install --quiet --require-hashes -r requirements/runtime.lock
 	$(BIN)/pip install --quiet --no-build-isolation --no-deps --editable .
+	$(BIN)/python -m compileall -q brookwind # not compiled anew at every start
 	@mkdir -p .stamps && touch $@
 
 .stamps/dev: .stamps/runtime requirements/dev.lock

@@ -220,3 +220,17 @@ def test_two_thousand_generated_requests_get_no_fault(client: TestClient) -> Non
     tally = send(client, seed=2, most=2000)
     assert [(s, r.method, r.path) for s, r in tally.faults] == []
     assert tally.done > 400, "enough of them are well enough made to be done"
+
+
+def test_figures_at_the_edge_of_what_is_allowed_are_reckoned_or_refused(client: TestClient) -> None:
+    survey = client.get(f"/api/surveys/{PIT}").json()["fields"]
+    for clear in (9.99, 9.9999, 9.999999, 10.0):
+        for spot in survey["plumbings"]:
+            asked = {**spot, "setup": {**spot["setup"], "clear_m": clear}}
+            for readings in (spot["readings"], []):
+                answer = client.post("/api/water/plumb", json={"plumbing": {**asked, "readings": readings}})
+                assert answer.status_code in (200, 422), (clear, answer.text)
+    falls = [{"at": "2026-11-23T10:00:00Z", "fall_m": 0.3, "time_s": 9.0}] * 3
+    for mass in (5e-324, 1e-300, 1e-12):
+        jug = client.post("/api/box/jug", json={"readings": falls, "mass_kg": mass})
+        assert jug.status_code in (200, 422), jug.text

@@ -134,7 +134,7 @@ schema = schemathesis.openapi.from_asgi("/api/openapi.json", make_app(_EMPTY, ho
 @schema.include(
     path_regex="^/api/(label|evaluate|rigs/start|catalogue|rules/examples|water/look|water/plumb|tackle|advice/(families|schools)|float/(describe|tube|profile))$"
 ).parametrize()
-@settings(max_examples=12, deadline=None)
+@settings(max_examples=5, deadline=None)
 def test_stateless_calls_never_fault_and_answer_as_published(case: Any) -> None:
     response = case.call()
     assert response.status_code < 500

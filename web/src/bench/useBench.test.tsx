@@ -2,7 +2,6 @@
 import { act, renderHook } from "@testing-library/react";
 import { expect, test, vi } from "vitest";
 import { api, Refusal, type Rig } from "../api/client";
-import "../testing/dom";
 import { useBench } from "./useBench";
 
 const rig = (name: string) => ({ id: "r", name, components: [] }) as unknown as Rig;

@@ -1,5 +1,5 @@
 // @vitest-environment happy-dom
-import { afterEach, beforeEach, expect, test, vi } from "vitest";
+import { beforeEach, expect, test, vi } from "vitest";
 import { fullStore } from "../testing/dom";
 import type { Draft } from "./drafts";
 
@@ -28,10 +28,6 @@ async function page(tab: string | null, open: string[] = []) {
 }
 
 beforeEach(() => localStorage.clear());
-afterEach(() => {
-  vi.unstubAllGlobals();
-  vi.restoreAllMocks();
-});
 
 test("two tabs on one rig have a draft each", async () => {
   const one = await page("one");

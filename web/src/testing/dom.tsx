@@ -1,17 +1,8 @@
 import { ChakraProvider } from "@chakra-ui/react";
-import { cleanup, render } from "@testing-library/react";
+import { render } from "@testing-library/react";
 import type { ReactNode } from "react";
-import { afterEach, vi } from "vitest";
+import { vi } from "vitest";
 import { system } from "../theme/system";
-
-afterEach(() => {
-  cleanup();
-  sessionStorage.clear();
-  localStorage.clear();
-  vi.restoreAllMocks();
-  vi.unstubAllGlobals();
-  vi.useRealTimers();
-});
 
 /** From now on the browser's lasting store is full: it can be read, and nothing more goes in. */
 export function fullStore() {
