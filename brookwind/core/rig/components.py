@@ -20,7 +20,7 @@ LONGEST_M = 60.0
 Position = Annotated[float, Field(ge=0, le=LONGEST_M)]
 Mass = Annotated[float, Field(ge=0, le=0.5)]
 PieceMass = Annotated[float, Field(ge=1e-8, le=0.5)]
-"""Mass of a piece. [kg] A hundredth of a milligram is less than any shot or feed; far below, nothing can be reckoned."""
+"""Mass of a piece. [kg] A hundredth of a milligram is less than any shot or feed; far below nothing can be reckoned."""
 Density = Annotated[float, Field(gt=10, le=22600)]
 LineDiameter = Annotated[float, Field(ge=0.00003, le=0.003)]
 
