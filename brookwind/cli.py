@@ -27,6 +27,7 @@ from brookwind.cli_floats import float_command, window_command
 from brookwind.cli_motion import fall_command, shape_command, stop_command
 from brookwind.cli_store import backup_command, doctor_command, restore_command
 from brookwind.cli_tables import print_evaluation, print_proposal
+from brookwind.cli_tie import tie_command
 from brookwind.clock import now
 from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.balance.proposal import Wish
@@ -54,6 +55,7 @@ app.command("family")(family_command)
 app.command("shape")(shape_command)
 app.command("stop")(stop_command)
 app.command("fall")(fall_command)
+app.command("tie")(tie_command)
 app.command("backup")(backup_command)
 app.command("restore")(restore_command)
 app.command("doctor")(doctor_command)

@@ -28,11 +28,16 @@ class AddShot(Edit):
             (c for c in rig.components if c.id == self.above and isinstance(c, Shot) and c.role != "lock"), None
         )
         role = "strung" if near is None or near.role == "bulk" else near.role
-        return thread_on(rig, Shot(id=free_id(rig, "shot"), **held.on_line, role=role, position_m=_room_m(rig, near)))
+        return thread_on(rig, Shot(id=free_id(rig, "shot"), **held.on_line, role=role, position_m=room_m(rig, near)))
 
 
-def _room_m(rig: Rig, near: Shot | None) -> float:
-    """Half way from a shot to whatever is above it; without one, the middle of the widest free stretch. [m]"""
+def room_m(rig: Rig, near: Shot | None) -> float:
+    """Half way from a shot to whatever is above it; without one, the middle of the widest free stretch. [m]
+
+    rig: the rig.
+    near: the shot.
+    Raises: Infeasible where there is no room.
+    """
     span = span_of(rig)
     taken = sorted(
         {

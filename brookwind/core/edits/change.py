@@ -31,6 +31,7 @@ from brookwind.core.edits.set_lash import SetLash
 from brookwind.core.edits.set_stop import SetStop
 from brookwind.core.edits.swap import Swap
 from brookwind.core.edits.take import Take
+from brookwind.core.edits.tie import Tie
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.refusals import from_validation
 
@@ -58,6 +59,7 @@ Change: TypeAlias = Annotated[
     | SetAim
     | SetLash
     | Take
+    | Tie
     | Mute,
     Field(discriminator="do"),
 ]

@@ -235,14 +235,17 @@ def rides_with_float(rig: Rig) -> tuple[str, ...]:
 
     rig: the rig.
     """
-    return tuple(c.id for c in rig.components if _rides(c, rig.setting_m))
+    return tuple(c.id for c in rig.components if _rides(c, rig.setting_m, rig.stop is None))
 
 
-def _rides(c: Component, setting_m: float) -> bool:
+def _rides(c: Component, setting_m: float, fixed: bool) -> bool:
     if isinstance(c, LineSection):
         # The knot of a top shot stays above the float.
         return c.lower_m > setting_m
     position = getattr(c, "position_m", None)
     if position is None:
         return False
-    return c.kind in {"float", "stop"} or getattr(c, "role", "") == "lock" or position >= setting_m
+    # Stops hold a fixed float from both sides. Below a sliding one a stop is a buffer and stays where it is.
+    return (
+        c.kind == "float" or (fixed and c.kind == "stop") or getattr(c, "role", "") == "lock" or position >= setting_m
+    )

@@ -178,10 +178,14 @@ class Rig(Frozen):
 
     @property
     def stop(self) -> Stop | None:
-        """The stop of a sliding float, nearest the float; None for a fixed one."""
+        """The stop that a sliding float runs up to, the nearest above it; None for a fixed one.
+
+        A stop below the float is a buffer.
+        """
         if self.float_piece.position_m is not None:
             return None
-        return next((c for c in reversed(self.components) if isinstance(c, Stop)), None)
+        above = self.components[: self.components.index(self.float_piece)]
+        return next((c for c in reversed(above) if isinstance(c, Stop)), None)
 
     @property
     def setting_m(self) -> float:

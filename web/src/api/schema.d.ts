@@ -1525,7 +1525,7 @@ export interface components {
              * Changes
              * @default []
              */
-            changes: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Mute"])[];
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
             /** Error M */
             error_m: number;
             /** Figures */
@@ -2313,7 +2313,7 @@ export interface components {
              * Changes
              * @default []
              */
-            changes: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Mute"])[];
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
             /** Figures */
             figures?: {
                 [key: string]: components["schemas"]["Figure"];
@@ -2570,7 +2570,7 @@ export interface components {
          */
         EditRequest: {
             /** Change */
-            change: components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Mute"];
+            change: components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"];
             rig: components["schemas"]["Rig"];
             stock?: components["schemas"]["Stock"] | null;
         };
@@ -3074,7 +3074,7 @@ export interface components {
          */
         Finding: {
             /** Change */
-            change?: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Mute"]) | null;
+            change?: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"]) | null;
             /** Figures */
             figures?: {
                 [key: string]: components["schemas"]["Figure"];
@@ -5150,7 +5150,7 @@ export interface components {
              * Changes
              * @default []
              */
-            changes: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Mute"])[];
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
             /** Error M */
             error_m: number;
             /** Figures */
@@ -5313,7 +5313,7 @@ export interface components {
              * Changes
              * @default []
              */
-            changes: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Mute"])[];
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
             /**
              * Constraint
              * @enum {string}
@@ -6692,6 +6692,20 @@ export interface components {
             kind: "tide-table";
             /** Turns */
             turns: components["schemas"]["Turn"][];
+        };
+        /**
+         * Tie
+         * @description Tie on what is typed, from the box where it has it. NotUnderstood for what cannot be read; OutOfRange for a
+         *     place that is none.
+         */
+        Tie: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "tie";
+            /** Text */
+            text: string;
         };
         /**
          * Timetable

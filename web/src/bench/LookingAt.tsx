@@ -1,16 +1,16 @@
 import { Flex, Text } from "@chakra-ui/react";
 import { useEffect, useRef } from "react";
-import type { Proposal } from "../api/client";
 import { Scene } from "../scene/Scene";
 import { Button } from "../shell/Button";
 import { useSettings } from "../units/settings";
+import type { Looked } from "./here";
 import { useEvaluation } from "./useEvaluation";
 import { Verdict } from "./Verdict";
 
 const STILL = { begin: () => {}, move: () => {}, end: () => {}, cancel: () => {}, nudge: () => 0 };
 
 /** A proposal in the water, before it is taken: the rig on the bench stays as it is. */
-export function LookingAt({ proposal }: { proposal: Proposal }) {
+export function LookingAt({ proposal }: { proposal: Looked }) {
   const { units } = useSettings();
   const answer = useEvaluation(proposal.rig);
   const { evaluation } = answer;
@@ -32,7 +32,7 @@ export function LookingAt({ proposal }: { proposal: Proposal }) {
   );
 }
 
-type BarProps = { proposal: Proposal; onBack: () => void; onTake: () => void };
+type BarProps = { proposal: Looked; onBack: () => void; onTake: () => void };
 
 /** What is looked at, and the way on or back. */
 export function LookBar({ proposal, onBack, onTake }: BarProps) {

@@ -1,8 +1,9 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { lazy, Suspense, useCallback } from "react";
-import type { Proposal, Refusal, Rig } from "../api/client";
+import type { Refusal, Rig } from "../api/client";
 import { Scene } from "../scene/Scene";
 import { useSettings } from "../units/settings";
+import type { Looked } from "./here";
 import { LookingAt } from "./LookingAt";
 import type { BenchState } from "./useBench";
 import type { Answer } from "./useEvaluation";
@@ -16,7 +17,7 @@ type Props = {
   bench: BenchState;
   answer: Answer;
   pinned: Rig | null;
-  trying: Proposal | null;
+  trying: Looked | null;
   falls: Falls;
   setFalls: (falls: Falls) => void;
   selected: string | null;

@@ -4,6 +4,9 @@ import type { BenchState } from "./useBench";
 import type { Answer } from "./useEvaluation";
 import type { Asked } from "./wish";
 
+/** A rig that is looked at before it is taken. */
+export type Looked = Pick<Proposal, "rig" | "name" | "summary">;
+
 /** What every station of the bench may need; each takes what it does. */
 export type Here = {
   bench: BenchState;
@@ -18,9 +21,9 @@ export type Here = {
   onAsked: (asked: Asked) => void;
   wish: Wish;
   own: KeptPattern[];
-  /** A proposal looked at on the scene; the rig on the bench stays. */
-  trying: Proposal | null;
-  onTry: (proposal: Proposal | null) => void;
+  /** What is looked at on the scene; the rig on the bench stays. */
+  trying: Looked | null;
+  onTry: (looked: Looked | null) => void;
   onBalance: (pattern?: string) => void;
   onSetStop: () => void;
   onFamily: () => void;

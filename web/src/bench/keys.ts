@@ -4,6 +4,7 @@ export const KEYS: [string, string][] = [
   ["↑  ↓", "slide the piece 1 cm up or down; with Shift 5 cm"],
   ["+  −", "next size up or down"],
   ["Del", "take the piece off"],
+  ["A", "type a part to tie on"],
   ["B", "balance from the box"],
   ["L", "fix the piece where it is, or release it"],
   ["S", "set the stop"],
@@ -19,7 +20,7 @@ export type Command =
   | { do: "piece"; step: 1 | -1 }
   | { do: "nudge"; metres: number }
   | { do: "resize"; step: 1 | -1 }
-  | { do: "remove" | "fix" | "balance" | "stop" | "fall" | "beside" | "undo" | "redo" | "help" };
+  | { do: "remove" | "fix" | "tie" | "balance" | "stop" | "fall" | "beside" | "undo" | "redo" | "help" };
 
 type KeyLike = { key: string; ctrlKey: boolean; metaKey: boolean; shiftKey: boolean; altKey: boolean };
 
@@ -51,6 +52,8 @@ export function commandOf(e: KeyLike): Command | null {
       return { do: "remove" };
     case "l":
       return { do: "fix" };
+    case "a":
+      return { do: "tie" };
     case "b":
       return { do: "balance" };
     case "s":

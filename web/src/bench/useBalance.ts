@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useState } from "react";
 import { useNavigate } from "react-router";
-import { api, type Catalogue, type KeptPattern, type Proposal } from "../api/client";
+import { api, type Catalogue, type KeptPattern } from "../api/client";
+import type { Looked } from "./here";
 import type { BenchState } from "./useBench";
 import { ASKED, wishFor } from "./wish";
 
@@ -18,7 +19,7 @@ export function useBalance({ bench, catalogue, own, announce, onReload }: Props)
   const go = useNavigate();
   const [asked, setAsked] = useState(ASKED);
   const [metal, setMetal] = useState<string | null>(null);
-  const [trying, setTrying] = useState<Proposal | null>(null);
+  const [trying, setTrying] = useState<Looked | null>(null);
   // What is looked at belongs to the rig it was made from.
   // biome-ignore lint/correctness/useExhaustiveDependencies: another rig ends the looking
   useEffect(() => setTrying(null), [rig]);
@@ -63,7 +64,7 @@ export function useBalance({ bench, catalogue, own, announce, onReload }: Props)
     go(`/bench/${id}`);
   };
 
-  const take = useCallback((proposal: Proposal) => void bench.edit({ do: "take", rig: proposal.rig }), [bench.edit]);
+  const take = useCallback((proposal: Looked) => void bench.edit({ do: "take", rig: proposal.rig }), [bench.edit]);
 
   const wish = wishFor(rig.pattern, asked, metal, own);
   /** As the stations take it, and what only the bench itself asks for. */

@@ -4,6 +4,7 @@ import { type Units, write } from "../units/quantity";
 import { isFixed } from "./isFixed";
 import { type Command, commandOf } from "./keys";
 import { STATIONS } from "./stations/all";
+import { TIE_ON } from "./stations/OnTheLine";
 import type { BenchState } from "./useBench";
 
 type Props = {
@@ -22,17 +23,22 @@ type Props = {
   units: Units;
 };
 
+const TIE_STATION = "line";
+const NOT_TEXT = ["checkbox", "radio", "range", "button"].map((t) => `:not([type=${t}])`).join("");
 const typing = (target: EventTarget | null) =>
-  target instanceof HTMLElement && target.closest("input, select, textarea, [contenteditable]") !== null;
+  target instanceof HTMLElement && target.matches(`input${NOT_TEXT}, textarea, [contenteditable]`);
 
-/** The keys of the bench. They rest while a field has focus or a dialog is open. */
+/** The keys of the bench. They rest while one types in a field or a dialog is open. */
 export function useBenchKeys(props: Props): void {
   const latest = useRef(props);
   latest.current = props;
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       if (e.key === "Escape") latest.current.bench.slide.cancel();
-      if (typing(e.target) || document.querySelector("[role=dialog]")) return;
+      const inField = typing(e.target);
+      // The field gives up what was typed first; then it is left, and the keys are the bench's again.
+      if (e.key === "Escape" && inField) setTimeout(() => (e.target as HTMLElement).blur());
+      if (inField || document.querySelector("[role=dialog]")) return;
       const command = commandOf(e);
       if (command && run(command, latest.current)) e.preventDefault();
     };
@@ -91,6 +97,11 @@ function run(command: Command, p: Props): boolean {
         .then((done) => done && p.announce(`${handle.name} ${fixed ? "released" : "fixed"}`));
       return true;
     }
+    case "tie":
+      p.setStation(TIE_STATION);
+      // Once the station is there.
+      setTimeout(() => document.querySelector<HTMLElement>(`[data-station=${TIE_ON}]`)?.focus(), 50);
+      return true;
     case "balance":
       p.balance();
       return true;

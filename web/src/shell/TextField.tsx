@@ -5,15 +5,16 @@ type Props = Omit<InputProps, "id" | "value" | "onChange"> & {
   label: string;
   value: string;
   onChange: (text: string) => void;
-  /** What Enter does. */
+  /** What Enter and Escape do. */
   onEnter?: () => void;
+  onEscape?: () => void;
   /** What is wrong with it; empty when nothing is. */
   problem?: string;
   hint?: string;
 };
 
 /** A line of text with its label. */
-export function TextField({ label, value, onChange, onEnter, problem, hint, flex, ...rest }: Props) {
+export function TextField({ label, value, onChange, onEnter, onEscape, problem, hint, flex, ...rest }: Props) {
   return (
     <Labelled label={label} wrong={problem} hint={hint} flex={flex as string}>
       {(named) => (
@@ -23,7 +24,10 @@ export function TextField({ label, value, onChange, onEnter, problem, hint, flex
           {...rest}
           {...named}
           onChange={(e) => onChange(e.currentTarget.value)}
-          onKeyDown={(e) => e.key === "Enter" && onEnter?.()}
+          onKeyDown={(e) => {
+            if (e.key === "Enter") onEnter?.();
+            if (e.key === "Escape") onEscape?.();
+          }}
         />
       )}
     </Labelled>

@@ -11,6 +11,7 @@ import { problemAt } from "../problemAt";
 import type { Station } from "../station";
 import { TackleField } from "../TackleField";
 import { LineRow } from "./LineRow";
+import { OnTheLine } from "./OnTheLine";
 import { RunsThrough } from "./RunsThrough";
 import { Schools } from "./Schools";
 
@@ -41,6 +42,7 @@ function LineStation() {
 
   return (
     <Stack gap="4">
+      <OnTheLine />
       {facts && (
         <Box>
           <Text color="soft" fontSize="sm">

@@ -1,0 +1,31 @@
+"""Tie parts on a rig by typing them."""
+
+from __future__ import annotations
+
+from typing import Annotated
+
+import typer
+
+from brookwind.cli_common import RigFile, box_from, fail, rig_from
+from brookwind.core.box.stock import stock_of
+from brookwind.core.edits.change import apply
+from brookwind.core.edits.means import Means
+from brookwind.core.edits.tie import Tie
+from brookwind.core.errors import BrookwindError
+from brookwind.core.rig.typed import LONGEST_TEXT
+
+
+def tie_command(
+    rig_file: RigFile,
+    parts: Annotated[list[str], typer.Argument(help='Such as "5 x No 8 at 12 cm" "two stops".')],
+    box: Annotated[str | None, typer.Option(help="Box as CSV or JSON to take from; as sold when left out.")] = None,
+) -> None:
+    """Print the rig with what is typed tied on, one part after another."""
+    rig = rig_from(rig_file)
+    try:
+        means = Means(stock_of(box_from(box))) if box else Means()
+        for text in parts:
+            rig = apply(rig, Tie(text=text[:LONGEST_TEXT]), means)
+    except BrookwindError as error:
+        fail(error)
+    typer.echo(rig.model_dump_json(indent=2))

@@ -1,0 +1,67 @@
+"""Parts are tied on by typing them: looked at in the water first, taken with Enter, taken off from the list."""
+
+from __future__ import annotations
+
+import re
+
+import pytest
+from playwright.sync_api import Page, expect
+
+from .conftest import Server
+from .looks import axe_finds
+from .test_bench import settled
+
+pytestmark = pytest.mark.browser
+
+
+def type_on(page: Page, text: str) -> None:
+    page.get_by_label("Tie on: type a part and where").fill(text)
+
+
+def test_a_rig_is_tied_by_keys_alone_and_each_part_is_one_step_of_undo(server: Server, bench: Page) -> None:
+    bench.goto(f"{server.url}/bench/bream-slider")
+    settled(bench)
+    bench.keyboard.press("a")
+    expect(bench.get_by_label("Tie on: type a part and where")).to_be_focused()
+    bench.keyboard.type("two stops")
+    expect(bench.get_by_text("Enter ties it on: second stop knot")).to_be_visible()
+    expect(bench.get_by_test_id("looking")).to_contain_text("two stops")
+    bench.keyboard.press("Enter")
+    for text in ("bead 5 mm", "rubber stop at 90 cm", "hook 14 on 0.14"):
+        expect(bench.get_by_label("Tie on: type a part and where")).to_have_value("")
+        bench.keyboard.type(text)
+        expect(bench.get_by_test_id("looking")).to_contain_text(text)
+        bench.keyboard.press("Enter")
+    settled(bench)
+    bench.get_by_text(re.compile("All .* parts, from rod to hook")).click()
+    parts = bench.get_by_role("list", name="The line, from rod to hook")
+    for part in ("Second stop knot", "5 mm bead", "Rubber stop", "Hook 14"):
+        expect(parts).to_contain_text(part)
+    parts.get_by_role("button", name=re.compile("^Take off rubber stop")).click()
+    expect(parts).not_to_contain_text("Rubber stop")
+    bench.keyboard.press("Escape")
+    bench.keyboard.press("Control+z")
+    expect(parts).to_contain_text("Rubber stop")
+    bench.reload()
+    bench.get_by_text(re.compile("All .* parts, from rod to hook")).click()
+    expect(parts).to_contain_text("Rubber stop")
+    assert axe_finds(bench) == []
+
+
+def test_what_is_no_part_is_said_below_the_line_and_nothing_is_tied(bench: Page) -> None:
+    bench.keyboard.press("a")
+    before = bench.get_by_text(re.compile("All .* parts, from rod to hook")).inner_text()
+    for text, says in (("4 x No 99 at 16 cm", "no shot No 99"), ("0.75 g olivette at 1.5 m", "nearest place")):
+        type_on(bench, text)
+        expect(bench.get_by_role("alert").filter(has_text=says)).to_be_visible()
+    bench.keyboard.press("Enter")
+    expect(bench.get_by_label("Tie on: type a part and where")).to_have_value("0.75 g olivette at 1.5 m")
+    assert bench.get_by_text(re.compile("All .* parts, from rod to hook")).inner_text() == before
+    bench.keyboard.press("Escape")
+    expect(bench.get_by_label("Tie on: type a part and where")).to_have_value("")
+    # The field is left, and the keys are the bench's again; on a list they are too.
+    bench.keyboard.press("1")
+    expect(bench.get_by_role("heading", name="Water")).to_be_visible()
+    bench.get_by_label("Swim").focus()
+    bench.keyboard.press("5")
+    expect(bench.get_by_role("heading", name="Load")).to_be_visible()
