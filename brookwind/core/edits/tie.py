@@ -245,8 +245,9 @@ def _swivel(rig: Rig, at: float | None) -> Rig:
         raise NotUnderstood.one(
             "no-leader", "The rig has no leader for a swivel to hold.", "Say where: swivel at 60 cm."
         )
-    there: Callable[[Component], bool] = lambda c: isinstance(c, Swivel) and abs(c.position_m - place) < 1e-6  # noqa: E731
     swivel = Swivel(
         id=free_id(rig, "swivel"), label="swivel", mass_kg=SWIVEL_KG, density_kg_m3=BRASS_KG_M3, position_m=place
     )
-    return thread_on(take_off(rig, there), swivel)
+    # One that is there already is the one that is meant.
+    bare = take_off(rig, lambda c: isinstance(c, Swivel) and abs(c.position_m - place) < 1e-6)
+    return thread_on(bare, swivel)
