@@ -145,6 +145,8 @@ def test_an_own_pattern_that_is_gone_is_said_in_words(shed: Server, page: Page) 
 def test_a_seen_tip_gives_the_smallest_change(shed: Server, page: Page) -> None:
     page.goto(f"{shed.url}/bench/grayling-avon")
     page.keyboard.press("5")
+    # The offers come in above, and would push away what is being pressed.
+    expect(page.get_by_role("button", name=re.compile("^Look at")).first).to_be_visible()
     page.get_by_text("Put it right with the smallest change").click()
     page.get_by_label("Tip seen at the water").fill("13 mm")
     page.keyboard.press("Enter")
