@@ -6,25 +6,20 @@ range; 4 nothing fits what was asked; 5 the rig cannot be fished as it is (evalu
 
 from __future__ import annotations
 
-import importlib
-import ipaddress
 import json
 import re
-import signal
-import socket
-import sys
-import threading
 from pathlib import Path
-from typing import Annotated, Any
+from typing import Annotated
 
 import typer
 from pydantic import ValidationError
 
-from brookwind import __version__, start
+from brookwind import start
 from brookwind.cli_common import AsJson, RigFile, box_from, bytes_from, fail, json_from, rig_from
 from brookwind.cli_family import family_command
 from brookwind.cli_floats import float_command, window_command
 from brookwind.cli_motion import fall_command, shape_command, stop_command
+from brookwind.cli_serve import demo_command, serve_command, standins_command
 from brookwind.cli_store import backup_command, doctor_command, restore_command
 from brookwind.cli_tables import print_evaluation, print_proposal
 from brookwind.cli_tie import tie_command
@@ -59,6 +54,9 @@ app.command("tie")(tie_command)
 app.command("backup")(backup_command)
 app.command("restore")(restore_command)
 app.command("doctor")(doctor_command)
+app.command("standins")(standins_command)
+app.command("serve")(serve_command)
+app.command("demo")(demo_command)
 
 
 @app.command("evaluate")
@@ -207,133 +205,6 @@ def timetable_command(
         typer.echo(f"{move.at:%Y-%m-%d %H:%M} UTC  {move.setting_m:.2f} m{slide}  ({move.depth_m:.2f} m of water)")
     for warned in table.warnings:
         typer.echo(f"{warned.at:%Y-%m-%d %H:%M} to {warned.until:%H:%M} UTC: {warned.says.format(**warned.figures)}")
-
-
-@app.command()
-def standins(
-    sounder_port: Annotated[int, typer.Option(help="Port of the sounder.")] = 10110,
-    web_port: Annotated[int, typer.Option(help="Port of gauge and weather.")] = 8762,
-    scale_port: Annotated[int, typer.Option(help="Port of the pocket scale.")] = 10111,
-) -> None:
-    """Run the made-up instruments: sounder, scale, gauge, weather."""
-    from threading import Event
-
-    from brookwind.instruments.standins.all import running
-
-    # Started in the background of a shell, an interrupt would be ignored.
-    for stops in (signal.SIGINT, signal.SIGTERM):
-        signal.signal(stops, signal.default_int_handler)
-    try:
-        with running(sounder_port, web_port, scale_port) as addresses:
-            for address in addresses:
-                typer.echo(f"{address.kind}: {address.where}")
-            sys.stdout.flush()
-            Event().wait()
-    except KeyboardInterrupt:
-        raise typer.Exit from None
-    except OSError as error:
-        where = f"Port {sounder_port}, {web_port} or {scale_port}"
-        fail(NotUnderstood.one("port", f"{where} cannot be used: {error.strerror}.", "Choose others."))
-
-
-def _opened(path: Path) -> Any:
-    """The database. Ends the program with a sentence when it can not be used."""
-    from brookwind.store.database import open_database
-
-    try:
-        return open_database(path)
-    except BrookwindError as error:
-        fail(error)
-
-
-def _keep_daily(path: Path) -> None:
-    from brookwind.store.copies import keep_daily
-
-    try:
-        keep_daily(path, now().date())
-    except (BrookwindError, OSError) as error:
-        typer.echo(f"Today's copy of the database could not be made: {error}", err=True)
-
-
-@app.command()
-def serve(
-    port: Annotated[int, typer.Option(help="Port to listen on.")] = 8750,
-    host: Annotated[str, typer.Option(help="Address to listen on; others than this machine only when you say so.")] = (
-        "127.0.0.1"
-    ),
-) -> None:
-    """Serve the application from the kept database."""
-    from brookwind.store.database import database_path
-
-    path = database_path()
-    engine = _opened(path)
-    daily = threading.Timer(5.0, _keep_daily, [path])
-    daily.daemon = True
-    daily.start()
-    _serve(engine, host, port)
-
-
-@app.command()
-def demo(
-    port: Annotated[int, typer.Option(help="Port to listen on.")] = 8750,
-    fresh: Annotated[bool, typer.Option("--fresh", help="Throw earlier changes to the demo away.")] = False,
-) -> None:
-    """Serve the application with the demo scenario, in a database of its own."""
-    from brookwind.demo.load import load_demo
-    from brookwind.store.database import demo_database_path, files_of
-
-    path = demo_database_path()
-    if fresh:
-        for own in files_of(path):
-            own.unlink(missing_ok=True)
-    engine = _opened(path)
-    load_demo(engine)
-    from brookwind.instruments.hub import Hub
-    from brookwind.instruments.standins.all import running
-
-    with running() as addresses:
-        _serve(engine, "127.0.0.1", port, Hub(addresses))
-
-
-def _serve(engine: Any, host: str, port: int, hub: Any = None) -> None:
-    import uvicorn
-
-    from brookwind.api.app import LOCAL_HOSTS, make_app
-
-    # Listening on other addresses is the person's own wish; then any name may be used to reach it.
-    local = _is_this_machine(host)
-    hosts = (*LOCAL_HOSTS, *([host] if ":" not in host else [])) if local else ("*",)
-    # What the water needs is loaded while nobody waits for it: the first section is then drawn at once.
-    warm = threading.Timer(1.0, lambda: [importlib.import_module(m) for m in ("scipy.special", "scipy.interpolate")])
-    warm.daemon = True
-    warm.start()
-    application = make_app(engine, hosts, hub=hub)
-    start.loaded()
-    listening = _listening(host, port)
-    shown = f"[{host}]" if ":" in host else host
-    typer.echo(f"Brookwind {__version__} on http://{shown}:{port}")
-    config = uvicorn.Config(application, log_level="warning", server_header=False)
-    uvicorn.Server(config).run(sockets=[listening])
-
-
-def _is_this_machine(host: str) -> bool:
-    try:
-        return ipaddress.ip_address(host).is_loopback
-    except ValueError:
-        return host == "localhost"
-
-
-def _listening(host: str, port: int) -> socket.socket:
-    """A socket that listens. Ends the program with a sentence when the port can not be had."""
-    try:
-        family, kind, _, _, address = socket.getaddrinfo(host, port, type=socket.SOCK_STREAM)[0]
-        listening = socket.socket(family, kind)
-        listening.setsockopt(socket.SOL_SOCKET, socket.SO_REUSEADDR, 1)
-        listening.bind(address)
-    except (OSError, OverflowError, UnicodeError) as error:
-        said = getattr(error, "strerror", None) or str(error)
-        fail(NotUnderstood.one("port", f"Port {port} of {host} cannot be used: {said}.", "Choose another with --port."))
-    return listening
 
 
 if __name__ == "__main__":

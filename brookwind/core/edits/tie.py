@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable
 from math import pi
 from typing import Any, Literal
 
@@ -19,7 +18,7 @@ from brookwind.core.figures import length
 from brookwind.core.matter.materials import BEAD_DENSITY_KG_M3, BRASS_KG_M3, WEIGHT_MATERIAL
 from brookwind.core.rig.book import hook_size
 from brookwind.core.rig.builds import SWIVEL_KG
-from brookwind.core.rig.components import Bead, Component, Shot, ShotRole, Stop, Swivel, Weight
+from brookwind.core.rig.components import Bead, Shot, ShotRole, Stop, Swivel, Weight
 from brookwind.core.rig.document import MAX_COMPONENTS, Rig
 from brookwind.core.rig.hooks import hook_of
 from brookwind.core.rig.shot_series import MODERN_MASS_KG, size_label
