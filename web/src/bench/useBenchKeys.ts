@@ -37,7 +37,7 @@ export function useBenchKeys(props: Props): void {
       if (e.key === "Escape") latest.current.bench.slide.cancel();
       const inField = typing(e.target);
       // The field gives up what was typed first; then it is left, and the keys are the bench's again.
-      if (e.key === "Escape" && inField) setTimeout(() => (e.target as HTMLElement).blur());
+      if (e.key === "Escape" && inField) queueMicrotask(() => (e.target as HTMLElement).blur());
       if (inField || document.querySelector("[role=dialog]")) return;
       const command = commandOf(e);
       if (command && run(command, latest.current)) e.preventDefault();
