@@ -19,7 +19,8 @@ from brookwind.core.matter.materials import WEIGHT_MATERIAL
 from brookwind.core.rig.components import Bead, Component, Shot, Stop, Swivel, Weight
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.shot_series import MODERN_MASS_KG, size_label
-from brookwind.core.rig.typed import LONGEST_TEXT, read_typed, written
+from brookwind.core.rig.typed import LONGEST_TEXT, read_typed
+from brookwind.core.rig.written import written
 from brookwind.core.situation import Situation
 from brookwind.demo.load import demo_rigs
 
@@ -48,6 +49,9 @@ READ: list[tuple[str, dict[str, Any]]] = [
     ("8 g in-line", {"kind": "weight", "shape": "in-line", "mass_kg": 0.008}),
     ("10 g barrel lead on the swivel", {"kind": "weight", "shape": "barrel", "where": "knot"}),
     ("1/16 oz jig", {"kind": "weight", "shape": "jig", "mass_kg": 0.0017718451953125}),
+    ("3 x 1.2 g balls at 1.2 m", {"kind": "weight", "shape": "ball", "count": 3, "mass_kg": 0.0012, "at": 1.2}),
+    ("three 1.2 g balls", {"kind": "weight", "shape": "ball", "count": 3, "mass_kg": 0.0012}),
+    ("a 7 g bullet", {"kind": "weight", "shape": "bullet", "count": 1, "mass_kg": 0.007}),
     ("2 g jig head", {"kind": "weight", "shape": "jig", "mass_kg": 0.002}),
     ("½ oz ball", {"kind": "weight", "shape": "ball", "mass_kg": 0.0141747615625}),
     ("two stops", {"kind": "stop", "count": 2, "rubber": False, "at": None}),
@@ -178,7 +182,7 @@ def test_shot_comes_from_the_box_bunched_below_the_float_and_moves_nothing_else(
     fresh = [c for c in tied.components if c not in rig.components]
     assert [c.item for c in fresh if isinstance(c, Shot)] == ["lead-11-8"] * 5
     places = sorted(c.position_m for c in fresh if isinstance(c, Shot))
-    assert places[0] == pytest.approx(0.15)
+    assert places[0] == pytest.approx(0.152)
     assert all(0.003 < b - a < 0.006 for a, b in pairwise(places))
     assert [c for c in tied.components if c in rig.components] == list(rig.components)
     backed = apply(rig, Tie(text="two no 10 at 2.2 m"))
@@ -217,3 +221,17 @@ def test_a_whole_rig_is_tied_by_typing(rigs: dict[str, Rig], stock: Stock) -> No
     assert kinds.count("stop") == 3
     assert kinds.count("hook") == 2
     assert Situation(rig).settled.status in {"stands", "sinks"}
+
+
+def test_what_rests_on_the_knot_is_threaded_above_it_and_below_what_holds_the_float(rigs: dict[str, Rig]) -> None:
+    slider = apply(SLIDER, Tie(text="12 g bullet on the swivel"))
+    order = [c.id for c in slider.components]
+    lead = next(c.id for c in slider.components if c.kind == "weight" and c not in SLIDER.components)
+    assert order.index(lead) < order.index(next(c.id for c in slider.components if c.kind == "swivel"))
+    stick = apply(rigs["grayling-avon"], Tie(text="0.75 g olivette at 60 cm"))
+    kinds = [c.kind for c in stick.components]
+    assert kinds.index("weight") > max(i for i, k in enumerate(kinds) if k == "sleeve")
+    balls = apply(SLIDER, Tie(text="3 x 1.2 g balls at 1.2 m"))
+    places = [c.position_m for c in balls.components if c not in SLIDER.components and isinstance(c, Weight)]
+    assert places[-1] == pytest.approx(1.2)
+    assert all(0.005 < a - b < 0.012 for a, b in pairwise(places))

@@ -70,7 +70,7 @@ def _at_m(rig: Rig, typed: Typed) -> float | None:
     join = hooklength_join_m(rig)
     if typed.where in {"knot", "hooklength"} and not join:
         raise NotUnderstood.one("no-leader", "The rig has no leader, so it has no knot.", "Say where: at 20 cm.")
-    at = {"knot": join, "hooklength": 0.5 * join, "hook": 0.0}.get(typed.where or "", typed.at_m)
+    at = {"knot": _knot_m(rig), "hooklength": 0.5 * join, "hook": 0.0}.get(typed.where or "", typed.at_m)
     if at is not None and at > rig.setting_m - BELOW_FLOAT_M and not all(_may_sit_above(p) for p in typed.parts):
         raise OutOfRange.one(
             "above-float",
@@ -84,6 +84,12 @@ def _at_m(rig: Rig, typed: Typed) -> float | None:
             },
         )
     return at
+
+
+def _knot_m(rig: Rig) -> float:
+    """Where a piece rests on the knot or swivel of the leader, from above; 0 when there is none. [m]"""
+    join = hooklength_join_m(rig)
+    return join + APART_M if join else 0.0
 
 
 def _may_sit_above(part: Part) -> bool:
@@ -133,7 +139,7 @@ def _bunch(
     rig: Rig, means: Means, part: TypedShot, at: float | None, role: ShotRole | None = None
 ) -> tuple[Rig, float | None]:
     grain = _grain(means, part.size)
-    step = (6.0 * grain["mass_kg"] / (pi * grain["density_kg_m3"])) ** (1.0 / 3.0) + APART_M
+    step = _thickness_m(grain) + APART_M
     tall = step * (part.count - 1)
     place = room_m(rig, None) - 0.5 * tall if at is None else at
     place = max(0.0, place)
@@ -157,9 +163,11 @@ def _weigh(rig: Rig, means: Means, part: TypedWeight, at: float | None) -> tuple
     if part.on is not None:
         rig, at = _bunch(rig, means, part.on, at, role="stack")
     if part.shape == "jig":
+        if part.count > 1:
+            raise OutOfRange.one("typed-count", f"{part.count} jigs on one hook.", "Tie one.")
         rig, place = take_off(rig, lambda c: isinstance(c, Weight) and c.shape == "jig"), 0.0
     else:
-        place = (hooklength_join_m(rig) or 0.5 * rig.setting_m) if at is None else at
+        place = (_knot_m(rig) or 0.5 * rig.setting_m) if at is None else at
     held = next(
         (
             s for s in means.stock.leads
@@ -168,12 +176,24 @@ def _weigh(rig: Rig, means: Means, part: TypedWeight, at: float | None) -> tuple
         ),
         None,
     )  # fmt: skip
-    metal = WEIGHT_MATERIAL.get(part.metal or "lead", WEIGHT_MATERIAL["lead"])
+    metal = WEIGHT_MATERIAL[part.metal or "lead"]
     fields: dict[str, Any] = held.on_line if held else {
         "label": part.label, "mass_kg": part.mass_kg, "material": metal.id, "density_kg_m3": metal.density_kg_m3,
     }  # fmt: skip
-    weight = Weight(id=free_id(rig, "weight"), **fields, shape=part.shape, runs=part.shape in RUNNING, position_m=place)
-    return thread_on(rig, weight), at
+    step = _thickness_m(fields) + APART_M
+    for i in range(part.count):
+        weight = Weight(
+            id=free_id(rig, "weight"), **fields, shape=part.shape, runs=part.shape in RUNNING,
+            position_m=place + i * step,
+        )  # fmt: skip
+        rig = thread_on(rig, weight)
+    return rig, None if at is None else at + part.count * step
+
+
+def _thickness_m(fields: dict[str, Any]) -> float:
+    """How thick a ball of that mass and density is. [m]"""
+    thick: float = (6.0 * fields["mass_kg"] / (pi * fields["density_kg_m3"])) ** (1.0 / 3.0)
+    return thick
 
 
 def _stop(rig: Rig, part: TypedStop, at: float | None) -> Rig:

@@ -68,7 +68,10 @@ def thread_on(rig: Rig, piece: Component, above_float: bool = False) -> Rig:
 def _index_below_float(components: list[Component], float_at: int, position: float) -> int:
     joins = _line_starts(components)
     index = float_at + 1
-    for i in range(float_at + 1, len(components)):
+    # What holds the float to the line from below is threaded with it, before any weight.
+    while index < len(components) and components[index].kind == "sleeve":
+        index += 1
+    for i in range(index, len(components)):
         start = joins.get(i, getattr(components[i], "position_m", None))
         if start is None or components[i].kind == "bait":
             continue

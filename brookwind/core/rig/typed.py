@@ -1,4 +1,4 @@
-"""A part of a rig as an angler types it: `5 x No 8 at 12 cm`, `7 g bullet`, `two stops`; and a piece in such words."""
+"""A part of a rig as an angler types it: `5 x No 8 at 12 cm`, `7 g bullet`, `two stops`."""
 
 from __future__ import annotations
 
@@ -9,7 +9,8 @@ from typing import Literal
 from brookwind.core.errors import NotUnderstood, OutOfRange
 from brookwind.core.figures import depth
 from brookwind.core.frozen import Frozen
-from brookwind.core.rig.components import LONGEST_M, Bead, Component, Shot, Stop, Swivel, Weight
+from brookwind.core.matter.materials import WEIGHT_MATERIAL
+from brookwind.core.rig.components import LONGEST_M
 from brookwind.core.rig.labels import parse_label
 from brookwind.core.rig.shot_series import MODERN_MASS_KG
 
@@ -37,7 +38,6 @@ _SHAPES: dict[str, Shape] = {
 _PLAIN = frozenset({"lead", "sinker", "weight"})
 RUNNING: frozenset[Shape] = frozenset({"ball", "egg", "barrel", "bullet"})
 """Shapes that the line runs through."""
-_METALS = ("lead", "tin", "tungsten", "bismuth", "brass", "steel", "zinc")
 _UNITS = {"mm": 0.001, "cm": 0.01, "m": 1.0, "in": 0.0254, "inch": 0.0254, "inches": 0.0254, '"': 0.0254,
           "ft": 0.3048, "foot": 0.3048, "feet": 0.3048, "'": 0.3048}  # fmt: skip
 _N = r"[-−]?\d+(?:[.,]\d+)?"
@@ -50,7 +50,7 @@ _WHERE: tuple[tuple[re.Pattern[str], Where], ...] = (
     (re.compile(r"\s+on\s+the\s+(?:hooklength|leader|snell|trace)$"), "hooklength"),
     (re.compile(r"\s+(?:on|at)\s+the\s+hook$"), "hook"),
 )
-_SITS = re.compile(rf"^(?P<head>.*\b(?:{'|'.join(_SHAPES)})\b.*?)\s+on\s+(?!the\b)(?P<stack>.+)$")
+_SITS = re.compile(rf"^(?P<head>.*\b(?:{'|'.join(_SHAPES)})s?\b.*?)\s+on\s+(?!the\b)(?P<stack>.+)$")
 _COUNT = re.compile(r"^(?:(?P<digits>\d{1,4})\s*(?:x|×|\*)?\s*|(?P<word>[a-z]+)\s+)(?P<rest>\S.*)$")
 
 
@@ -64,10 +64,11 @@ class TypedShot(Frozen):
 
 
 class TypedWeight(Frozen):
-    """A larger weight, and the shot it sits on."""
+    """Larger weights of a kind, and the shot they sit on."""
 
     kind: Literal["weight"] = "weight"
     shape: Shape
+    count: int = 1
     mass_kg: float
     metal: str | None = None
     label: str
@@ -221,12 +222,12 @@ def _thickness(number: str | None) -> float | None:
 
 def _leader(text: str) -> Part | None:
     found = re.fullmatch(
-        rf"(?:leader|hooklength|trace|snell)(?:\s+(?P<line>0?[.,]\d+)(?:\s*mm)?)?(?:\s+(?:of\s+)?{_LENGTH})?", text
+        rf"(?:leader|hooklength|trace|snell)(?:\s+(?P<thick>0?[.,]\d+)(?:\s*mm)?)?(?:\s+(?:of\s+)?{_LENGTH})?", text
     )
-    if not found or (found["line"] is None and found["n"] is None):
+    if not found or (found["thick"] is None and found["n"] is None):
         return None
     metres = None if found["n"] is None else _metres(found["n"], found["unit"])
-    return TypedLeader(length_m=metres, line_m=_thickness(found["line"]))
+    return TypedLeader(length_m=metres, line_m=_thickness(found["thick"]))
 
 
 def _stop(text: str) -> Part | None:
@@ -261,15 +262,17 @@ def _swivel(text: str) -> Part | None:
 
 def _weight(text: str) -> Part | None:
     text, _, stack = text.partition(" on ")
-    words = re.sub(
-        r"\b(?:running|fixed|head|split)\b", " ", re.sub(r"\b(?:an?|one)\s+(?=[\d.,¼½¾⅛])", "", text)
-    ).split()
+    # Before a mass a count needs its sign or its word: `3 x 1.2 g balls`, `three 1.2 g balls`.
+    several = re.match(r"^(?:\d+\s*[x×*]|[a-z]+)\s*(?=[\d.,¼½¾⅛⅜⅝⅞])", text)
+    count, text = _counted(text) if several else (1, text)
+    words = re.sub(r"\b(?:running|fixed|head|split)\b", " ", text).split()
+    words = [w.removesuffix("s") if w.removesuffix("s") in _SHAPES else w for w in words]
     named = [w for w in words if w in _SHAPES]
     # Of `egg sinker` the egg says more.
     word = next((w for w in named if w not in _PLAIN), named[0] if named else None)
     shape = None if word is None else _SHAPES[word]
-    metal = next((w for w in words if w in _METALS), None)
-    label = " ".join(w for w in words if w not in _SHAPES and w not in _METALS)
+    metal = next((w for w in words if w in WEIGHT_MATERIAL), None)
+    label = " ".join(w for w in words if w not in _SHAPES and w not in WEIGHT_MATERIAL)
     if (
         shape is None
         or not re.match(r"^[\d.,¼½¾⅛⅜⅝⅞]", label)
@@ -280,7 +283,14 @@ def _weight(text: str) -> Part | None:
     on = _shot(stack.strip()) if stack else None
     if stack and not isinstance(on, TypedShot):
         raise NotUnderstood.one("typed-stack", f"{stack[:40]!r} is no shot to sit on.", "Type it like on 6 No 9.")
-    return TypedWeight(shape=shape, mass_kg=load.load_kg, metal=metal, label=f"{label} {word}"[:60], on=on)
+    return TypedWeight(
+        shape=shape,
+        count=_within(count, "weights"),
+        mass_kg=load.load_kg,
+        metal=metal,
+        label=f"{label} {word}"[:60],
+        on=on,
+    )
 
 
 def _shot(text: str) -> TypedShot | None:
@@ -304,28 +314,3 @@ def _shot(text: str) -> TypedShot | None:
 
 
 _READERS: tuple[Callable[[str], Part | None], ...] = (_hook, _leader, _stop, _bead, _swivel, _weight, _shot)
-
-
-def written(piece: Component) -> str | None:
-    """A piece as it would be typed, with its place; None for one that is not tied by typing.
-
-    piece: a component.
-    """
-    match piece:
-        case Shot():
-            size = piece.label.removeprefix("No ").split()[0] if piece.label else ""
-            if size not in MODERN_MASS_KG:
-                return None
-            name, at = (f"No {size}" if size.isdigit() else size), piece.position_m
-        case Weight() if piece.shape != "plummet":
-            name, at = f"{piece.mass_kg * 1000:.6g} g {piece.material} {piece.shape}", piece.position_m
-        case Stop():
-            name, at = ("rubber stop" if piece.material == "rubber" else "stop"), piece.position_m
-        case Bead() if piece.position_m is not None:
-            hole = "" if piece.hole_m is None else f", hole {piece.hole_m * 1000:.6g} mm"
-            name, at = f"bead {piece.length_m * 1000:.6g} mm{hole}", piece.position_m
-        case Swivel():
-            name, at = "swivel", piece.position_m
-        case _:
-            return None
-    return f"{name} at {at * 100:.6g} cm"
