@@ -11,7 +11,7 @@ export npm_config_update_notifier = false
 
 WEB_SOURCES := $(shell find web/src web/public -type f 2>/dev/null) web/index.html web/vite.config.ts web/tsconfig.json
 
-.PHONY: demo dev test lint types unit hours count mutate soak web-unit browser bench screenshots fmt lock build schema clean
+.PHONY: demo dev test lint types unit zones count mutate soak web-unit browser bench screenshots fmt lock build schema clean
 
 demo: .stamps/runtime build ## serve the demo scenario at one printed address
 	$(BIN)/brookwind demo --port $(PORT)
@@ -20,7 +20,7 @@ dev: .stamps/dev .stamps/web ## reload both sides: API on 8750, pages on 5173
 	trap 'kill 0' EXIT; $(BIN)/uvicorn --factory brookwind.api.development:make_dev_app --reload --port 8750 & \
 	cd web && npx vite --host 127.0.0.1
 
-test: lint types unit hours count ## everything that must hold
+test: lint types unit zones count ## everything that must hold
 	@echo "All of it holds."
 
 lint: .stamps/dev .stamps/web
@@ -30,7 +30,7 @@ lint: .stamps/dev .stamps/web
 	cd web && npm run --silent lint
 
 types: .stamps/dev .stamps/web schema-fresh
-	$(BIN)/mypy
+	$(BIN)/mypy --num-workers 2
 	cd web && npx tsc --noEmit
 
 .PHONY: schema-fresh
@@ -47,9 +47,7 @@ schema: .stamps/dev .stamps/web ## make the web's types anew from the API
 unit: .stamps/dev build chromium web-unit
 	$(BIN)/python -m pytest -n 2 --dist worksteal -p no:benchmark
 
-hours: .stamps/dev build chromium ## what reads the clock, again: about midnight, on the night the clocks change, on a leap day
-	printf '%s\n' before-midnight after-midnight clocks-change leap-day | xargs -P 2 -I{} \
-	  env BROOKWIND_TEST_HOUR={} $(BIN)/python -m pytest -p no:benchmark -m clock tests/web tests/instruments tests/api
+zones: .stamps/web ## what the web writes of times, in other time zones
 	set -e; cd web && for zone in Asia/Tokyo America/New_York; do TZ=$$zone npx vitest run --reporter=dot src/units src/water; done
 
 web-unit: .stamps/web
@@ -64,12 +62,18 @@ mutate: .stamps/dev ## does a test notice when the core is wrong? prints the mut
 soak: .stamps/dev build ## try to break it, for some twenty minutes; SHARE=0.05 for a twentieth of it
 	SHARE=$(SHARE) $(BIN)/python -m benchmarks.soak
 
+practice: .stamps/dev ## a thousand random rigs and boxes, a thousand plumbed beds in each of three currents
+	MANY=1000 $(BIN)/python -m pytest -n 2 -p no:benchmark tests/core/test_practice.py
+
+hands: .stamps/dev build chromium ## the working rigs tied in the pages by mouse and by keys, each by both
+	BOTH_HANDS=1 $(BIN)/python -m pytest -n 2 -p no:benchmark tests/web/test_own_rig.py
+
 bench: .stamps/dev build ## benchmarks; medians are what counts, and their ratio to a fixed piece of arithmetic
 	$(BIN)/python -m pytest benchmarks --benchmark-only -p benchmarks.yardstick --benchmark-columns=median,max,iqr,rounds
 	$(BIN)/python -m benchmarks.process
 
 screenshots: .stamps/dev build chromium ## refresh docs/screenshots from the demo data
-	$(BIN)/python scripts/screenshots.py
+	$(BIN)/python -m scripts.screenshots
 
 fmt: .stamps/dev .stamps/web
 	$(BIN)/ruff check --fix --quiet . ; $(BIN)/ruff format .
@@ -83,6 +87,7 @@ build: brookwind/static/index.html
 
 brookwind/static/index.html: .stamps/web $(WEB_SOURCES)
 	cd web && npx vite build --logLevel warn
+	gzip -9 -k -n brookwind/static/assets/*.js brookwind/static/assets/*.css # not packed anew for every page
 	@touch $@
 
 .stamps/runtime: requirements/runtime.lock pyproject.toml
@@ -103,9 +108,10 @@ brookwind/static/index.html: .stamps/web $(WEB_SOURCES)
 
 .PHONY: chromium
 chromium:
-	@command -v chromium > /dev/null || { \
+	@command -v chromium-headless-shell > /dev/null || { \
 	  sudo=$$([ "$$(id -u)" = 0 ] || echo sudo); \
-	  $$sudo apt-get update -qq && $$sudo apt-get install -y -qq chromium > /dev/null; }
+	  $$sudo apt-get update -qq && $$sudo apt-get install -y -qq chromium-headless-shell > /dev/null; } \
+	  || command -v chromium > /dev/null
 
 clean:
 	rm -rf .stamps .venv web/node_modules brookwind/static

@@ -23,6 +23,7 @@ from brookwind.core.motion.fall import fall
 from brookwind.core.motion.fall_answer import FallWish
 from brookwind.core.rig.document import read_rig
 from brookwind.demo.load import demo_rigs
+from tests.chromium import CHROMIUM
 
 from .yardstick import yardstick_s
 
@@ -174,7 +175,7 @@ def fall_mb() -> float:
 def in_browser() -> None:
     """Print the figures of the pages."""
     with sync_playwright() as play:
-        browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=["--no-sandbox"])
+        browser = play.chromium.launch(executable_path=CHROMIUM, args=["--no-sandbox"])
         page = browser.new_page(viewport={"width": 1280, "height": 800})
         ms = redraw_ms(page)
         tell("section of 200 soundings redrawn after a key", ms / 1000, f"median {ms:.0f} ms", "100")

@@ -48,7 +48,7 @@ def _rigs(client: TestClient) -> Iterator[tuple[str, dict[str, Any]]]:
             answer = client.post("/api/rigs/start", json=body)
             if answer.status_code != 200:
                 continue
-            rig = answer.json() | {"id": f"rig-{n}"}
+            rig = answer.json()["rig"] | {"id": f"rig-{n}"}
             conditions = {"current_m_s": draw.choice((0.0, 0.0, 0.15, 0.4)), "hold": draw.choice((None, None, 0.8))}
             rig["conditions"] |= conditions
             wish = {"pattern": draw.choice(family["patterns"])}

@@ -19,10 +19,12 @@ from brookwind.cli_common import AsJson, RigFile, box_from, bytes_from, fail, js
 from brookwind.cli_family import family_command
 from brookwind.cli_floats import float_command, window_command
 from brookwind.cli_motion import fall_command, shape_command, stop_command
+from brookwind.cli_proof import proof_command
 from brookwind.cli_serve import demo_command, serve_command, standins_command
 from brookwind.cli_store import backup_command, doctor_command, restore_command
 from brookwind.cli_tables import print_evaluation, print_proposal
 from brookwind.cli_tie import tie_command
+from brookwind.cli_tying import card_command, thread_command
 from brookwind.clock import now
 from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.balance.proposal import Wish
@@ -51,6 +53,9 @@ app.command("shape")(shape_command)
 app.command("stop")(stop_command)
 app.command("fall")(fall_command)
 app.command("tie")(tie_command)
+app.command("thread")(thread_command)
+app.command("card")(card_command)
+app.command("proof")(proof_command)
 app.command("backup")(backup_command)
 app.command("restore")(restore_command)
 app.command("doctor")(doctor_command)

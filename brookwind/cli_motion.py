@@ -127,7 +127,9 @@ def _say_fall(f: Fall) -> str:
         return f"{what} after {time:.1f} s" if time is not None else f"{what}: not in the time allowed"
 
     lines = [at("Stop reached", f.to_stop_s)] if f.to_stop_s is not None else []
-    lines += [at("Stands", f.to_cock_s), at(f"Bait at {f.depth_m:.2f} m", f.to_depth_s)]
+    lines += [at("Stands", f.to_cock_s), at(f"Bait within a hand of {f.depth_m:.2f} m", f.to_depth_s)]
+    if f.told:
+        lines.append(", ".join(f"{s.says} after {s.time_s:.0f} s" for s in f.told).capitalize() + ".")
     lines.append(f"The float has gone {abs(f.drift_m):.2f} m by then; risk of a tangle: {f.risk}.")
     if f.fishes_m is not None:
         lines.append(f"{f.fishes_m:.1f} m of the run are left to fish.")

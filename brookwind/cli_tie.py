@@ -7,12 +7,12 @@ from typing import Annotated
 import typer
 
 from brookwind.cli_common import RigFile, box_from, fail, rig_from
-from brookwind.core.box.stock import stock_of
+from brookwind.core.box.stock import FloatStock, stock_of
 from brookwind.core.edits.change import apply
 from brookwind.core.edits.means import Means
 from brookwind.core.edits.tie import Tie
 from brookwind.core.errors import BrookwindError
-from brookwind.core.rig.typed import LONGEST_TEXT
+from brookwind.core.rig.typed import LONGEST_LINES
 
 
 def tie_command(
@@ -23,9 +23,10 @@ def tie_command(
     """Print the rig with what is typed tied on, one part after another."""
     rig = rig_from(rig_file)
     try:
-        means = Means(stock_of(box_from(box))) if box else Means()
+        items = box_from(box) if box else []
+        means = Means(stock_of(items), floats=tuple(i for i in items if isinstance(i, FloatStock)))
         for text in parts:
-            rig = apply(rig, Tie(text=text[:LONGEST_TEXT]), means)
+            rig = apply(rig, Tie(text=text[:LONGEST_LINES]), means)
     except BrookwindError as error:
         fail(error)
     typer.echo(rig.model_dump_json(indent=2))

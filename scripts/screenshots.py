@@ -13,6 +13,8 @@ from pathlib import Path
 
 from playwright.sync_api import Browser, Page, expect, sync_playwright
 
+from tests.chromium import CHROMIUM
+
 OUT = Path(__file__).parents[1] / "docs" / "screenshots"
 DAY = "2026-11-23"
 """The scenario's own day: pictures do not change with the calendar."""
@@ -35,17 +37,31 @@ def shot(
     page: Page = browser.new_page(viewport={"width": width, "height": height}, locale="en-GB")
     if theme:
         page.add_init_script(f"localStorage.setItem('brookwind.settings', '{{\"theme\":\"{theme}\"}}')")
+    page.clock.set_system_time(f"{DAY}T11:00:00")
     page.goto(f"{URL}/bench/{rig}")
     expect(page.get_by_test_id("verdict")).to_have_attribute("data-waiting", "false", timeout=10_000)
     page.keyboard.press(station)
     page.wait_for_load_state("networkidle")
     for button in press:
-        page.get_by_role("button", name=button).last.click()
+        page.get_by_role("button", name=button).or_(page.get_by_text(button)).last.click()
         page.wait_for_timeout(400)
     if show:
         page.get_by_test_id(show).evaluate("e => e.scrollIntoView({block: 'center'})")
     page.evaluate("() => document.fonts.ready")
     page.wait_for_timeout(wait_ms)
+    page.screenshot(path=OUT / f"{name}.png")
+    page.close()
+
+
+def tying(browser: Browser, name: str, rig: str, done: int) -> None:
+    """At the table, on a phone, with so many steps done."""
+    page: Page = browser.new_page(viewport={"width": 390, "height": 844}, locale="en-GB")
+    page.goto(f"{URL}/tie/{rig}")
+    expect(page.get_by_test_id("step")).to_be_visible()
+    for _ in range(done):
+        page.keyboard.press("Space")
+    page.evaluate("() => document.fonts.ready")
+    page.wait_for_timeout(600)
     page.screenshot(path=OUT / f"{name}.png")
     page.close()
 
@@ -99,26 +115,26 @@ def main() -> None:
                 time.sleep(0.05)
         try:
             with sync_playwright() as play:
-                browser = play.chromium.launch(executable_path="/usr/bin/chromium", args=["--no-sandbox"])
+                browser = play.chromium.launch(executable_path=CHROMIUM, args=["--no-sandbox"])
                 shot(browser, "bench-load", "rudd-strung", "5")
-                shot(browser, "bench-fish", "tench-lift", "2", press=("Read, for today",))
-                shot(browser, "bench-line", "mullet-slider", "4", press=("Read, for today",))
+                shot(browser, "bench-fish", "tench-lift", "2")
+                shot(browser, "bench-line", "mullet-slider", "4", press=("parts, from rod to hook",))
+                shot(browser, "start", "rudd-strung", "5", press=("Rigs;", "Start another"))
                 shot(browser, "families", "bream-slider", "2", press=("see which suits",), wait_ms=6000)
                 shot(browser, "bench-float", "rudd-strung", "3", show="capacity-window")
                 shot(browser, "float-tube", "rudd-strung", "3", press=("Put on 4BB", "Tube test"))
                 shot(browser, "fall", "grayling-avon", "6", press=("Fall",), wait_ms=4500)
                 shot(browser, "bench-stop", "grayling-avon", "6", wait_ms=2500)
-                shot(browser, "bench-dusk", "rudd-strung", "2", theme="dusk")
-                shot(browser, "bench-glare", "roach-pole", "1", theme="glare")
-                shot(browser, "bench-phone", "rudd-strung", "5", 390, 844)
+                shot(browser, "card", "grayling-avon", "7", press=("Card",), wait_ms=2500)
+                tying(browser, "tying", "mullet-slider", 5)
                 water(browser, "water-plumb", "quarrel-pit-deep-flat", "Plumb", "10:30")
                 water(browser, "water-tide", "skerry-wall-steps", "Level", "11:15")
                 water(browser, "water-current", "tarrow-mill-glide", "Current", "10:00")
                 water(browser, "water-map", "quarrel-pit-deep-flat", "Fish marks", "10:30", "Map from above")
-                water(browser, "water-phone", "quarrel-pit-deep-flat", "Plumb", "10:30", "Plumb another", 390, 844)
                 water(browser, "water-rules", "wend-mere-reed-gap", "Rules", "10:00")
                 book(browser, "book-fish", "book/fish/tench")
                 book(browser, "box", "box/weights")
+                book(browser, "box-floats", "box/floats")
                 browser.close()
         finally:
             server.terminate()

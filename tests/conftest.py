@@ -20,13 +20,31 @@ from brookwind.demo.load import demo_box, demo_rigs, load_demo
 from brookwind.instruments.hub import Hub
 from brookwind.store.database import open_database
 
-from .hour import set_clock
+from .hour import HOURS, USUAL, Hour, set_clock
 
 # Before anything asks what time it is.
 set_clock()
 
 settings.register_profile("steady", deadline=None, max_examples=60, derandomize=True)
 settings.load_profile("steady")
+
+
+def pytest_generate_tests(metafunc: pytest.Metafunc) -> None:
+    """What reads the clock is run at every hour there is."""
+    if metafunc.definition.get_closest_marker("clock"):
+        metafunc.parametrize("hour", HOURS, indirect=True)
+
+
+@pytest.fixture(autouse=True)
+def hour(request: pytest.FixtureRequest) -> Iterator[Hour]:
+    """The hour at which the test is, for everything it starts."""
+    name = getattr(request, "param", None)
+    hour = HOURS[name] if name else USUAL
+    if name:
+        set_clock(hour)
+    yield hour
+    if name:
+        set_clock()
 
 
 @pytest.fixture(scope="session")

@@ -1,6 +1,6 @@
 """The moment at which the tests are: one clock for the processes and the browser, whatever the machine's says.
 
-`make test` runs everything at the first of `HOURS` and what is marked `clock` at the others (`BROOKWIND_TEST_HOUR`).
+Everything runs at the first of `HOURS`, and what is marked `clock` at each of them (`tests/conftest.py`).
 """
 
 from __future__ import annotations
@@ -8,7 +8,7 @@ from __future__ import annotations
 import os
 from typing import Any, NamedTuple
 
-from brookwind.clock import SET_BY
+from brookwind.clock import SET_BY, _ahead
 
 
 class Hour(NamedTuple):
@@ -27,12 +27,13 @@ HOURS = {
     "clocks-change": Hour("2026-10-25T00:20:00Z", "Europe/Berlin"),
     "leap-day": Hour("2028-02-29T11:00:00Z", "America/New_York"),
 }
-HOUR = HOURS[os.environ.get("BROOKWIND_TEST_HOUR", "noon")]
+USUAL = HOURS["noon"]
 
 
-def set_clock() -> None:
+def set_clock(hour: Hour = USUAL) -> None:
     """Set the clock of this process and of those it starts."""
-    os.environ[SET_BY] = HOUR.now
+    os.environ[SET_BY] = hour.now
+    _ahead.cache_clear()
 
 
 _BROWSER = """
@@ -47,9 +48,9 @@ _BROWSER = """
 """
 
 
-def set_browser(context: Any) -> None:
+def set_browser(context: Any, hour: Hour = USUAL) -> None:
     """Set the clock of every page of a browser's context, or of one page: at each load it is the tests' hour.
 
     The page's timers and its stopwatch run as they are.
     """
-    context.add_init_script(_BROWSER % HOUR.now)
+    context.add_init_script(_BROWSER % hour.now)

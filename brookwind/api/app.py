@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
+from mimetypes import guess_type
 from pathlib import Path
 
-from fastapi import FastAPI
+from fastapi import FastAPI, Request
 from fastapi.responses import FileResponse, PlainTextResponse, Response
 from sqlalchemy import Engine
 from starlette.convertors import Convertor, register_url_convertor
@@ -19,6 +20,7 @@ from brookwind.api.routers import (
     balance,
     book,
     box,
+    cards,
     compute,
     files,
     floats,
@@ -27,6 +29,7 @@ from brookwind.api.routers import (
     places,
     records,
     rigs,
+    tying,
     water,
 )
 from brookwind.instruments.hub import Hub
@@ -73,7 +76,23 @@ def make_app(
     app.state.hub = hub or Hub()
     problems.install(app)
     # The box's own routes come before the ones that take a compartment's name.
-    parts = (box, records, rigs, compute, balance, advice, book, places, floats, water, files, instruments, motion)
+    parts = (
+        box,
+        records,
+        rigs,
+        compute,
+        balance,
+        advice,
+        book,
+        places,
+        floats,
+        water,
+        files,
+        instruments,
+        motion,
+        tying,
+        cards,
+    )
     for part in parts:
         app.include_router(part.router)
     _serve_pages(app, static)
@@ -88,14 +107,22 @@ def _serve_pages(app: FastAPI, static: Path) -> None:
 
     # What is asked for is looked up among what was built: no address ever reaches the file system.
     built = {p.relative_to(root).as_posix(): p for p in root.rglob("*") if p.is_file()}
+    immutable = {path for path in built if path.startswith("assets/")}
 
     @app.get("/{path:page}", include_in_schema=False)
-    def page(path: str) -> Response:
+    def page(path: str, request: Request) -> Response:
         """A built file, or the one page for every address of the application."""
         if path in built:
             # Built files carry a hash of their content in their name.
-            kept = "public, max-age=31536000, immutable" if path.startswith("assets/") else "no-cache"
-            return FileResponse(built[path], headers={"cache-control": kept})
+            headers = {"cache-control": "public, max-age=31536000, immutable" if path in immutable else "no-cache"}
+            packed = built.get(f"{path}.gz")
+            if packed is None:
+                return FileResponse(built[path], headers=headers)
+            headers["vary"] = "Accept-Encoding"
+            if "gzip" not in request.headers.get("accept-encoding", ""):
+                return FileResponse(built[path], headers=headers)
+            media = guess_type(path)[0]
+            return FileResponse(packed, media_type=media, headers={**headers, "content-encoding": "gzip"})
         index = root / "index.html"
         if not index.is_file():
             return PlainTextResponse("The pages have not been built. Run `make build`.", status_code=503)

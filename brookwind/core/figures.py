@@ -3,13 +3,16 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
+from math import isfinite
 from typing import Literal
 
-from pydantic import BaseModel, ConfigDict
+from pydantic import BaseModel, ConfigDict, Field
+
+from brookwind.core.frozen import Frozen
 
 Quantity = Literal[
     "depth", "line", "tip", "thickness", "load", "mass", "distance", "time", "angle", "speed", "force", "share",
-    "temperature",
+    "temperature", "capacity",
 ]  # fmt: skip
 
 NINE_IN_TEN = 1.645
@@ -30,6 +33,8 @@ _SI: Mapping[Quantity, tuple[float, int, str]] = {
     "force": (1000.0 / 9.80665, 2, "g"),
     "share": (100.0, 0, "%"),
     "temperature": (1.0, 1, "°C"),
+    # What limits a float's size is an estimate: two figures are all that is known of it.
+    "capacity": (1000.0, 2, "g"),
 }
 
 
@@ -39,6 +44,17 @@ _THICK_M = 0.000995
 """Line is told to the hundredth of a millimetre, beads and bores to the tenth."""
 _SMALL_KG = 0.0000995
 """Loads below this, as the finest shot are, are written to the milligram."""
+
+
+def told_tip_step_m(tip_m: float) -> float:
+    """A tip is told to this where nothing more is known of the float. [m]
+
+    tip_m: the tip. [m]
+    Source: handbook 11, sense of figures; editable default.
+    >>> [str(tip(m)) for m in (0.0004, 0.0031, 0.0134)]
+    ['0.4 mm', '3.0 mm', '13 mm']
+    """
+    return 0.0001 if abs(tip_m) < 0.001 else 0.0005 if abs(tip_m) < 0.005 else 0.001
 
 
 class Figure(BaseModel):
@@ -51,6 +67,11 @@ class Figure(BaseModel):
 
     def __str__(self) -> str:
         scale, digits, unit = _SI[self.quantity]
+        if self.quantity == "tip" and isfinite(self.value):
+            step = told_tip_step_m(self.value)
+            return f"{round(self.value / step) * step * scale:.{0 if step >= 0.001 else digits}f} {unit}"
+        if self.quantity == "capacity":
+            return f"{float(f'{self.value * scale:.2g}'):g} {unit}"
         if self.quantity == "force" and abs(self.value) >= _STRONG_N:
             scale, unit = scale / 1000.0, "kg"
         if self.quantity == "thickness" and abs(self.value) >= _THICK_M:
@@ -58,6 +79,13 @@ class Figure(BaseModel):
         if self.quantity == "load" and abs(self.value) < _SMALL_KG:
             digits = 3
         return f"{self.value * scale:.{digits}f}{'' if unit == '°' else ' '}{unit}"
+
+
+class Told(Frozen):
+    """A sentence with its figures, and nothing to be done about it."""
+
+    says: str
+    figures: dict[str, Figure] = Field(default_factory=dict)
 
 
 def depth(value_m: float) -> Figure:

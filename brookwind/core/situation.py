@@ -13,14 +13,17 @@ from functools import cached_property
 from brookwind.core.errors import BrookwindError, OutOfRange, Problem
 from brookwind.core.floats.immersion import immersion_at_load_m
 from brookwind.core.motion.afloat import Afloat, go
+from brookwind.core.motion.dragging import dragged, drags
 from brookwind.core.motion.moving import Moving, describe
 from brookwind.core.motion.setting import SET_IN_CURRENT_M, MovingStop, moving_setting, moving_stop
 from brookwind.core.motion.setup import Setup, moves, setup_of
 from brookwind.core.rest.handles import Handle, handles
 from brookwind.core.rest.settle import Settled, settle
-from brookwind.core.rest.stop import SET_M, StopSetting, set_stop, stop_and_rest
+from brookwind.core.rest.stop import SET_M, StopSetting, least_setting_m, set_stop, stop_and_rest
 from brookwind.core.rig.book import SHIPPED, Book
+from brookwind.core.rig.components import Bait, Hook
 from brookwind.core.rig.document import Rig
+from brookwind.core.rig.threading import is_free_shot
 from brookwind.core.rules.place_rules import Place
 from brookwind.core.tackle.line_facts import LineFacts, line_facts
 from brookwind.core.tackle.passing import Passing, passing
@@ -28,6 +31,8 @@ from brookwind.core.tackle.passing import Passing, passing
 MADE_UP_SHARE = 0.05
 """What the current takes off the load or adds to it is made up with shot as far as this share of it; beyond, the float
 is held too hard, and with so much more shot it would go under when it is let go. Editable default."""
+LEFT_OFF_SHARE = 0.3
+"""As far as this share of the load, shot is left off for what the current adds to it. Editable default."""
 
 
 @dataclass(frozen=True)
@@ -117,6 +122,8 @@ class Situation:
     @cached_property
     def _shape(self) -> Afloat | BrookwindError:
         try:
+            if self.moves and drags(self.rig):
+                return dragged(self.rig, self.settled, self.setup)
             return go(self.rig, self.settled, self.setup)
         except BrookwindError as error:
             return error
@@ -175,11 +182,14 @@ class Situation:
     def stop_set_somehow(self) -> Situation:
         """The same with its stop exactly where it belongs, or, where the current leaves no setting, as for still water.
 
+        Where leader or weights hang longer than the water is deep, as short as they let it be.
         Raises: OutOfRange when there is none in still water either.
         """
         try:
             return self._set_to(self.setting_m)
-        except OutOfRange:
+        except OutOfRange as error:
+            if error.problems[0].code == "longer-than-water":
+                return self._set_to(least_setting_m(self.rig, is_free_shot))
             return self.set_for_still
 
     def _set_to(self, setting_m: float) -> Situation:
@@ -207,20 +217,26 @@ class Situation:
     def lifted_n(self) -> float:
         """What the current takes off the float's load, less than nothing when it adds to it. [N]
 
-        Nothing in still water, for a float that a tight line holds or that does not stand, for a rig that lies on the
-        bed, and where it is more than `MADE_UP_SHARE`.
+        Nothing in still water, for a float that a tight line holds or that does not stand, for a rig whose weights
+        lie on the bed, and beyond `MADE_UP_SHARE` and `LEFT_OFF_SHARE`.
         Source: `go`.
         """
         rest = self.weighed.settled
-        if not self.moves or rest.status != "stands" or rest.rod_n or rest.laid.on_bed:
+        if not self.moves or rest.status != "stands" or rest.rod_n or not self._only_bait_lies:
             return 0.0
         try:
             found = self.shape if self.weighed is self else go(self.rig, rest, self.setup, self.settled.hanging)
         except BrookwindError:
             return 0.0
         lifted = rest.pull_n - found.resting.load_n
-        made_up = found.status == "stands" and abs(lifted) <= MADE_UP_SHARE * rest.pull_n
+        made_up = found.status != "lies" and -LEFT_OFF_SHARE <= lifted / rest.pull_n <= MADE_UP_SHARE
         return lifted if made_up else 0.0
+
+    @property
+    def _only_bait_lies(self) -> bool:
+        """No weight lies on the bed in still water; hook and bait may, and the current takes them up."""
+        lies = self.weighed.settled.laid.on_bed
+        return all(isinstance(c, Bait | Hook) for c in self.rig.components if c.id in lies)
 
     @cached_property
     def as_fished(self) -> Settled:

@@ -67,8 +67,8 @@ def _columns() -> tuple[str, ...]:
             names[field] = None
     for field in _OF_SPEC:
         names[field] = None
-    last = [n for n in names if n in _JSON]
-    return (*[n for n in names if n not in _JSON], *last)
+    last = ["notes", *(n for n in names if n in _JSON)]
+    return (*[n for n in names if n not in last], *last)
 
 
 FIELDS = _columns()

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections import Counter
+from collections.abc import Collection
 from datetime import UTC, timedelta
 from typing import Any
 
@@ -86,11 +87,15 @@ class Box(Repository[BoxItem]):
 
     def stock(self) -> Stock:
         """What balancing may take from, with how often each compartment is used on kept rigs."""
+        return stock_of((k.fields for k in self.all()), self.used(("shot", "weight")))
+
+    def used(self, kinds: Collection[str] | None = None) -> Counter[str]:
+        """Pieces of each compartment on kept rigs, of some kinds or of all."""
         used: Counter[str] = Counter()
         for row in self.session.exec(select(RigRow.fields)).all():
             parts = row.get("components", ())
-            used.update(c["item"] for c in parts if c.get("kind") in {"shot", "weight"} and c.get("item"))
-        return stock_of((k.fields for k in self.all()), used)
+            used.update(c["item"] for c in parts if (kinds is None or c.get("kind") in kinds) and c.get("item"))
+        return used
 
     def versioned(self) -> dict[str, tuple[int, BoxItem]]:
         """Version and fields of every compartment by name."""

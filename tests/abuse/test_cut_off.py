@@ -18,9 +18,9 @@ from brookwind.instruments.gauge import read_gauge
 from brookwind.instruments.hub import Hub
 from brookwind.instruments.state import Address
 
-from ..hour import HOUR
+from ..hour import USUAL
 
-NOW = datetime.fromisoformat(HOUR.now)
+NOW = datetime.fromisoformat(USUAL.now)
 CSV = b"at,level_m\n2026-11-23T10:00:00Z,1.40\n2026-11-23T10:15:00Z,1.45\n"
 
 

@@ -72,7 +72,7 @@ def test_a_fish_without_notes_or_usual_families_is_still_a_fish(client: TestClie
         "/api/rigs/start",
         json={"family": "waggler", "water": {"depth_m": 1.5}, "name": "Dart", "species": "silver-dart"},
     )
-    assert began.json()["species"] == "silver-dart"
+    assert began.json()["rig"]["species"] == "silver-dart"
 
 
 def test_rules_of_a_water_judge_every_rig_at_its_swims(client: TestClient, rig: dict[str, Any]) -> None:
@@ -115,7 +115,7 @@ def test_chosen_schools_shape_new_rigs_ranking_and_comparison(client: TestClient
     saved = client.put("/api/book/schools", json={"version": 0, "fields": fields}).json()
     assert saved["fields"]["choices"] == fields["choices"]
     start = {"family": "in-line-slider", "water": {"depth_m": 5.0}, "name": "Two stops"}
-    began = client.post("/api/rigs/start", json=start).json()
+    began = client.post("/api/rigs/start", json=start).json()["rig"]
     assert sum(c["kind"] == "stop" for c in began["components"]) == 2
     assert any(c.get("shape") == "jig" for c in began["components"])
     said = client.post("/api/advice/schools", json={"purpose": {"water": {"depth_m": 5.0}}}).json()

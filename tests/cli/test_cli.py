@@ -24,9 +24,9 @@ run = CliRunner()
 def test_evaluate_prints_a_table_or_full_precision() -> None:
     table = run.invoke(app, ["evaluate", RIG])
     assert table.exit_code == 0
-    assert "tip 5.0 mm" in table.output
+    assert "tip 5.1 mm" in table.output
     precise = json.loads(run.invoke(app, ["evaluate", RIG, "--json"]).output)
-    assert precise["afloat"]["tip_m"] == pytest.approx(0.005, abs=1e-5)
+    assert precise["afloat"]["tip_m"] == pytest.approx(0.0051, abs=1e-4)
     assert precise["stop"]["wanted_m"] == pytest.approx(0.717, abs=0.001)
 
 
@@ -169,6 +169,51 @@ def test_window_of_a_rig_or_a_plan() -> None:
     bad = run.invoke(app, ["window", "-", "--box", BOX], input=json.dumps({**plan, "depth_m": -1}))
     assert bad.exit_code == 3
     assert "Depth is -1 m" in bad.output
+
+
+def test_the_list_of_tying_and_what_a_forgotten_part_costs() -> None:
+    rig = run.invoke(app, ["family", "in-line-slider", "--depth", "4", "--species", "mullet"]).output
+    steps = run.invoke(app, ["thread", "-"], input=rig).output.splitlines()
+    assert steps[0].startswith(" 1  Main line")
+    assert "cannot be added later" in next(s for s in steps if "Stop bead" in s)
+    assert "The setting" in steps[-2]
+    cost = run.invoke(app, ["thread", "-", "--forgot", "stop-bead"], input=rig)
+    assert cost.output.startswith("Cut at the swivel, slide cushion bead")
+    early = run.invoke(app, ["thread", "-", "--forgot", "stop-bead", "--done", "1"], input=rig)
+    assert early.output == "The end is still free. Put it on.\n"
+    unknown = run.invoke(app, ["thread", "-", "--forgot", "anchor"], input=rig)
+    assert unknown.exit_code == 3
+    assert "no piece 'anchor'" in unknown.output
+
+
+def test_every_check_is_asked_and_a_refusal_is_an_exit_code() -> None:
+    rig = run.invoke(app, ["family", "waggler", "--depth", "2", "--species", "rudd"]).output
+    good = run.invoke(app, ["proof", "-"], input=rig)
+    assert good.exit_code == 0
+    assert good.output.startswith("Nothing contradicts the water: ")
+    assert "mind    hooks: " in run.invoke(app, ["proof", "-", "--cautions"], input=rig).output
+    heavy = json.loads(rig)
+    for piece in heavy["components"]:
+        if piece["kind"] == "shot":
+            piece["mass_kg"] = 0.02
+    bad = run.invoke(app, ["proof", "-"], input=json.dumps(heavy))
+    assert bad.exit_code == 5
+    assert "refuse  sinks: The float is pulled under by " in bad.output
+    assert json.loads(run.invoke(app, ["proof", "-", "--json"], input=json.dumps(heavy)).output)[0]["id"] == "sinks"
+
+
+def test_a_card_is_said_and_printed(tmp_path: Path) -> None:
+    rig = tmp_path / "rig.json"
+    rig.write_text(run.invoke(app, ["family", "pole-fixed", "--depth", "1.5", "--species", "roach"]).output)
+    said = run.invoke(app, ["card", str(rig)]).output.splitlines()
+    assert "hook" in said[1]
+    assert "Fishes after" in said[-1]
+    for kind in ([], ["--strip"], ["--label", "--winder", "winder 4"], ["--four", "--inches"]):
+        pdf, svg = tmp_path / "out.pdf", tmp_path / "out.svg"
+        assert run.invoke(app, ["card", str(rig), "--pdf", str(pdf), "--svg", str(svg), *kind]).exit_code == 0
+        assert pdf.read_bytes().startswith(b"%PDF-")
+        assert svg.read_text(encoding="utf-8").startswith("<svg ")
+    assert run.invoke(app, ["card", str(tmp_path / "none.json")]).exit_code == 3
 
 
 def test_families_are_listed_ranked_and_tied() -> None:

@@ -9,8 +9,9 @@ from brookwind.core.balance.ready import SHOP, ready_rig
 from brookwind.core.edits.change_bait import ChangeBait
 from brookwind.core.edits.change_line import ChangeLine
 from brookwind.core.edits.change_metal import ChangeMetal
+from brookwind.core.edits.tie import Tie
 from brookwind.core.rest.stop import set_stop
-from brookwind.core.rig.components import Shot
+from brookwind.core.rig.components import Hook, Shot
 from brookwind.core.rig.document import Conditions, Rig, Water
 from brookwind.core.rig.families import Start
 from brookwind.core.rules.place_rules import Place, PlaceRules
@@ -25,6 +26,7 @@ RUDD, GRAYLING = RIGS["rudd-strung"], RIGS["grayling-avon"]
 SLIDER = ready_rig("in-line-slider", Water(depth_m=5.0), "s", "Slider", Start(species="bream")).rig
 WAGGLER = ready_rig("waggler", Water(depth_m=2.0), "w", "Waggler").rig
 BALLOON = ready_rig("balloon", Water(depth_m=6.0), "b", "Balloon").rig
+STACK = ready_rig("bottom-slider", Water(depth_m=6.0), "k", "Stack").rig
 HELD = ready_rig("pole-slider", Water(depth_m=3.0), "h", "Held").rig
 
 
@@ -51,8 +53,22 @@ def aim(rig: Rig, **fields: Any) -> Rig:
     return rig.model_copy(update={"aim": rig.aim.model_copy(update=fields)})
 
 
+def measured(rig: Rig) -> Rig:
+    """Its bore and the thickness of its stop are entered: what does not pass is no guess."""
+    bored = with_(rig, "float", spec=rig.float_piece.spec.model_copy(update={"bore_m": 0.0015}))
+    return with_(bored, "stop", diameter_m=0.0012)
+
+
 def without_shot(rig: Rig) -> Rig:
     return rig.replace_components(tuple(c for c in rig.components if not isinstance(c, Shot)))
+
+
+def two_hooks(rig: Rig, apart_m: float) -> Rig:
+    """With a second hook above the first, on the same bait."""
+    [hook] = [c for c in rig.components if isinstance(c, Hook)]
+    upper = hook.model_copy(update={"id": "upper-hook", "position_m": apart_m})
+    at = rig.components.index(hook)
+    return rig.replace_components((*rig.components[:at], upper, *rig.components[at:]))
 
 
 def measured_otherwise(rig: Rig) -> Rig:
@@ -64,6 +80,8 @@ def running(rig_id: str, current_m_s: float, **fields: Any) -> Rig:
     return conditions(RIGS[rig_id], current_m_s=current_m_s, **fields)
 
 
+MEASURED = measured(SLIDER)
+
 BREAKS: dict[str, Callable[[], Rig]] = {
     "sinks": lambda: with_(RUDD, "shot", mass_kg=0.002),
     "lies": lambda: without_shot(RUDD),
@@ -73,6 +91,7 @@ BREAKS: dict[str, Callable[[], Rig]] = {
     "bait-floats-up": lambda: with_(RUDD, "bait", density_kg_m3=20.0),
     "weight-below-bait": lambda: aim(edit(SLIDER, ChangeBait(bait="bread-crust"), SHOP), bait_m=0.01),
     "setting-too-long": lambda: aim(water(SLIDER, depth_m=60.0), bait_m=-2.0),
+    "longer-than-water": lambda: water(SLIDER, depth_m=0.7),
     "family-depth": lambda: water(WAGGLER, depth_m=0.2),
     "tight-line": lambda: HELD,
     "tip-high": lambda: RUDD.replace_components(tuple(c for c in RUDD.components if c.id != "shot-1")),
@@ -84,8 +103,10 @@ BREAKS: dict[str, Callable[[], Rig]] = {
     "label-differs": lambda: measured_otherwise(RUDD),
     "no-shape": lambda: running("char-bubble", 1.0, line_pull_n=0.5),
     "drawn-under": lambda: conditions(
-        water(ready_rig("olivette", Water(depth_m=8.0), "o", "O").rig, depth_m=5.5), current_m_s=1.0
+        water(ready_rig("olivette", Water(depth_m=8.0), "o", "O").rig, depth_m=4.0), current_m_s=1.6
     ),
+    "back-shot-let-go": lambda: with_(edit(RIGS["roach-pole"], Tie(text="No 4 at 1.9 m"), SHOP), "x"),
+    "bait-trails": lambda: running("grayling-avon", 1.0, hold=None),
     "cannot-hold": lambda: running("grayling-avon", 1.2, hold=0.2),
     "hold-too-hard": lambda: with_(running("grayling-avon", 1.0, hold=0.0), "line", strength_n=0.3),
     "leans-in-current": lambda: running("mullet-slider", 0.8, hold=0.2),
@@ -94,6 +115,7 @@ BREAKS: dict[str, Callable[[], Rig]] = {
     "speeds-rise": lambda: running(
         "grayling-avon", 0.2, speeds=[{"depth_m": 0.1, "speed_m_s": 0.2}, {"depth_m": 1.0, "speed_m_s": 0.5}]
     ),
+    "bites-through": lambda: with_line(BALLOON, "hooklength", material="nylon"),
     "steps-up": lambda: with_line(SLIDER, "hooklength", diameter_m=0.0004),
     "light-for-fish": lambda: with_line(SLIDER, "hooklength", diameter_m=0.0001),
     "give-too-hard": lambda: conditions(SLIDER, give_n=60.0),
@@ -102,13 +124,21 @@ BREAKS: dict[str, Callable[[], Rig]] = {
     "line-sinks": lambda: with_line(
         ready_rig("top-and-bottom", Water(depth_m=1.5), "t", "T").rig, "main", greased=False
     ),
-    "bore-too-narrow": lambda: with_line(SLIDER, "main", diameter_m=0.0015),
-    "stop-slips": lambda: SLIDER.replace_components(tuple(c for c in SLIDER.components if c.id != "stop-bead")),
+    "bore-too-narrow": lambda: with_line(MEASURED, "main", diameter_m=0.0015),
+    "stop-slips": lambda: MEASURED.replace_components(tuple(c for c in MEASURED.components if c.id != "stop-bead")),
     "stop-on-braid": lambda: with_line(SLIDER, "main", material="braid"),
     "hook-for-bait": lambda: with_(SLIDER, "hook", size=16),
     "hook-over-bait": lambda: with_(edit(WAGGLER, ChangeBait(bait="maggot"), SHOP), "hook", size=2),
     "beyond-reach": lambda: set_stop(WAGGLER, 3.8),
     "hangs-too-long": lambda: conditions(SLIDER, rod_m=1.2),
+    "no-cushion": lambda: STACK.replace_components(
+        tuple(c for c in STACK.components if not isinstance(c, Shot) or c.role == "stack")
+    ),
+    "hooks-apart": lambda: two_hooks(edit(BALLOON, ChangeBait(bait="fish-15-cm"), SHOP), 0.02),
+    "lead-on-knot": lambda: SLIDER.replace_components(
+        tuple(c for c in SLIDER.components if c.id not in {"cushion", "swivel"})
+    ),
+    "shot-at-hook": lambda: edit(RUDD, Tie(text="No 8 at 3 cm"), SHOP),
     "power-lines": lambda: RIGS["roach-pole"],
     "lightning": lambda: RIGS["roach-pole"],
     "hooks": lambda: RUDD,
@@ -127,6 +157,9 @@ BREAKS: dict[str, Callable[[], Rig]] = {
 """What fires a check that asks for no rules of a place."""
 
 KEEPS: dict[str, Callable[[], Rig]] = {
+    "no-cushion": lambda: STACK,
+    "hooks-apart": lambda: two_hooks(edit(BALLOON, ChangeBait(bait="fish-15-cm"), SHOP), 0.1),
+    "lead-on-knot": lambda: SLIDER,
     "lead": lambda: edit(RUDD, ChangeMetal(material="tin"), SHOP),
     "power-lines": lambda: conditions(RUDD, rod_m=3.9),
     "lightning": lambda: conditions(RUDD, rod_m=3.9),

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from functools import cache
 
 import numpy as np
 
@@ -40,28 +41,24 @@ class Bout:
     clashed: bool
 
 
-def plumb_bed(seed: int) -> Bout:
+def plumb_bed(seed: int, setup: Setup = SETUP) -> Bout:
     """Plumb one bed as the helper proposes."""
     rng = np.random.default_rng(seed)
     depth = rng.uniform(LEAST_M, MOST_M)
-    spot = Plumbing(id="bed", distance_m=DISTANCE_M, setup=SETUP, least_m=LEAST_M, most_m=MOST_M, bait_m=0.5)
+    spot = Plumbing(id="bed", distance_m=DISTANCE_M, setup=setup, least_m=LEAST_M, most_m=MOST_M, bait_m=0.5)
     readings: list[Cast] = []
     out: Plumbed = _first(spot)
     while out.next is not None and len(readings) < 20:
         setting = out.next.setting_m
-        readings.append(Cast(id=f"c{len(readings)}", setting_m=setting, seen=see(rng, setting, depth)))
+        readings.append(Cast(id=f"c{len(readings)}", setting_m=setting, seen=see(rng, setting, depth, setup)))
         out = plumb(spot.model_copy(update={"readings": tuple(readings)}))
     return Bout(len(readings), out.interval.low_m <= depth <= out.interval.high_m, out.state == "clash")
 
 
-_FIRST: list[Plumbed] = []
-
-
+@cache
 def _first(spot: Plumbing) -> Plumbed:
     """Before the first cast every bed looks the same."""
-    if not _FIRST:
-        _FIRST.append(plumb(spot))
-    return _FIRST[0]
+    return plumb(spot)
 
 
 def bisect_bed(seed: int) -> int:

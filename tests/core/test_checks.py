@@ -20,8 +20,8 @@ from .breaking import ALWAYS, RIGS, firing, keeping
 
 REMEDIED = {
     "tip-longer-than-tip", "stop-off", "bait-on-bed", "weights-on-bed", "bait-rides", "steps-up", "light-for-fish",
-    "give-too-hard", "fluorocarbon-main", "line-floats", "line-sinks", "bore-too-narrow", "stop-slips",
-    "stop-on-braid", "hook-for-bait", "hook-over-bait", "hangs-too-long", "rule-hooks", "rule-barbs",
+    "bites-through", "give-too-hard", "fluorocarbon-main", "line-floats", "line-sinks", "bore-too-narrow", "stop-slips",
+    "stop-on-braid", "shot-at-hook", "hook-for-bait", "hook-over-bait", "hangs-too-long", "rule-hooks", "rule-barbs",
     "rule-hook-size", "rule-lead", "rule-lash", "rule-braid", "rule-hooklength",
 }  # fmt: skip
 """Checks that bring the change which applies their remedy."""

@@ -114,7 +114,8 @@ def test_lean_is_that_of_a_straight_line_and_of_an_independent_integration() -> 
 
 def test_current_makes_a_setting_read_too_deep() -> None:
     still = plumb(spot(cast(1.8, AsWanted())))
-    flowing = plumb(spot(cast(1.8, AsWanted()), setup=SETUP.model_copy(update={"surface_m_s": 0.25})))
+    taut = SETUP.model_copy(update={"surface_m_s": 0.25, "read": "taut"})
+    flowing = plumb(spot(cast(1.8, AsWanted()), setup=taut))
     assert flowing.interval.depth_m < still.interval.depth_m - 0.02
     assert flowing.interval.half_m > still.interval.half_m
     assert flowing.caution

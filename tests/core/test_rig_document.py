@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import copy
 import json
+from collections.abc import Callable
 from typing import Any
 
 import pytest
@@ -36,6 +37,13 @@ def _set(path: tuple[Any, ...], value: Any) -> Any:
     return change
 
 
+def _only(kinds: set[str]) -> Callable[[dict[str, Any]], None]:
+    def change(data: dict[str, Any]) -> None:
+        data["components"] = [c for c in data["components"] if c["kind"] in kinds]
+
+    return change
+
+
 REFUSED = {
     "unknown component": (_set(("components", 2, "kind"), "anchor"), "union-tag-invalid", ("components", 2)),
     "no kind": (_set(("components", 2), {"id": "x"}), "union-tag-not-found", ("components", 2)),
@@ -48,7 +56,7 @@ REFUSED = {
     "no depth": (lambda d: d["water"].pop("depth_m"), "missing", ("water", "depth_m")),
     "field unknown": (_set(("water", "colour"), "green"), "extra-forbidden", ("water", "colour")),
     "two floats": (lambda d: d["components"].append({**d["components"][3], "id": "b"}), "one-float", ("components",)),
-    "nothing stops it": (lambda d: d["components"].pop(1), "no-stop", None),
+    "nothing stops it": (_only({"line", "float", "bead", "hook", "bait"}), "no-stop", None),
     "slider with a place": (_set(("components", 3, "position_m"), 1.0), "float-position", None),
     "same id": (_set(("components", 1, "id"), "float"), "same-id", None),
     "no hook": (lambda d: [d["components"].pop() for _ in range(2)], "hook-at-zero", ("components",)),

@@ -12,7 +12,7 @@ from brookwind.core.edits.change_hook import ChangeHook
 from brookwind.core.edits.change_leader import ChangeLeader
 from brookwind.core.edits.change_metal import ChangeMetal
 from brookwind.core.edits.change_stop import ChangeStop
-from brookwind.core.errors import NotUnderstood, OutOfRange
+from brookwind.core.errors import NotUnderstood
 from brookwind.core.proof.tackle import HOOK_OVER_BAIT
 from brookwind.core.rig.baits import BAIT_KINDS
 from brookwind.core.rig.components import LineSection, Shot, Weight
@@ -105,8 +105,10 @@ def test_a_longer_leader_moves_what_is_tied_there_and_keeps_the_order() -> None:
     assert swivel.position_m == pytest.approx(0.95)
     assert lead.position_m == pytest.approx(0.95)
     assert longer.setting_m == SLIDER.setting_m
-    with pytest.raises(OutOfRange, match="would reach up to the float"):
-        edit(SLIDER, ChangeLeader(length_m=9.0), SHOP)
+    long = edit(SLIDER, ChangeLeader(length_m=9.0), SHOP)
+    # A leader is as long as it is: the stop makes room, and what does not fit the water is said.
+    assert long.setting_m == pytest.approx(9.02, abs=1e-3)
+    assert "longer-than-water" in {f.id for f in evaluate(long).findings}
 
 
 def test_a_hook_keeps_its_size_when_only_its_barb_changes() -> None:

@@ -104,7 +104,7 @@ def test_a_reading_that_stands_out_is_called_doubtful() -> None:
         ([], "tube-empty"),
         ([{"load_kg": 0.0002, "seen": "sunk"}], "tube-sunk-too-soon"),
         ([{"load_kg": 0.0012, "tip_m": 0.5}], "tube-tip-too-long"),
-        ([{"load_kg": 0.0002, "tip_m": 0.1}], "tube-lies"),
+        ([{"load_kg": 0.0001, "tip_m": 0.1}], "tube-lies"),
         ([{"load_kg": 0.0011, "tip_m": 0.01}, {"load_kg": 0.0013, "tip_m": 0.03}], "tube-contradiction"),
         ([{"load_kg": 0.0011, "seen": "sunk"}, {"load_kg": 0.0013, "tip_m": 0.03}], "tube-contradiction"),
         ([{"load_kg": 0.012, "tip_m": 0.02}], "tube-no-such-float"),

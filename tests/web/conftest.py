@@ -19,7 +19,10 @@ from typing import Any
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, expect
 
-from ..hour import HOUR, set_browser
+from brookwind.clock import SET_BY
+
+from ..chromium import CHROMIUM
+from ..hour import USUAL, Hour, set_browser
 from .nursery import nursery, stop
 
 expect.set_options(timeout=20_000)
@@ -32,8 +35,8 @@ def free_port() -> int:
 
 
 @cache
-def _loaded() -> Path:
-    """The demo's database, loaded once: loading takes longer than most tests."""
+def _loaded(now: str) -> Path:
+    """The demo's database as it is loaded at an hour, once: loading takes longer than most tests."""
     path = Path(tempfile.mkdtemp(prefix="brookwind-tests-")) / "demo.db"
     lines = f"""
 from pathlib import Path
@@ -59,8 +62,8 @@ class Server:
     def start(self) -> None:
         """Start, on a copy of the demo as loaded once for this run when there is no database yet."""
         if self.what == "demo" and not self.database.exists():
-            shutil.copy(_loaded(), self.database)
-        own = {"BROOKWIND_DEMO_DB": str(self.database), "BROOKWIND_DB": str(self.database)}
+            shutil.copy(_loaded(os.environ[SET_BY]), self.database)
+        own = {SET_BY: os.environ[SET_BY], "BROOKWIND_DEMO_DB": str(self.database), "BROOKWIND_DB": str(self.database)}
         self.pid = nursery().start([self.what, "--port", str(self.port)], own)
         for _ in range(1200):
             try:
@@ -77,7 +80,7 @@ class Server:
 
 
 @pytest.fixture
-def server(tmp_path: Path) -> Iterator[Server]:
+def server(tmp_path: Path, hour: Hour) -> Iterator[Server]:
     server = Server(tmp_path / "demo.db")
     server.start()
     yield server
@@ -96,25 +99,29 @@ def standing(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
 @pytest.fixture(scope="session")
 def browser_type_launch_args() -> dict[str, Any]:
     quiet = ["--disable-gpu", "--disable-background-networking", "--disable-component-update", "--disable-sync"]
-    return {"executable_path": "/usr/bin/chromium", "args": ["--no-sandbox", "--no-first-run", *quiet]}
+    # Each test opens the pages cold: compiling at once is a tenth of the whole run.
+    quiet.append("--js-flags=--always-sparkplug")
+    return {"executable_path": CHROMIUM, "args": ["--no-sandbox", "--no-first-run", *quiet]}
 
 
 @pytest.fixture(scope="session")
 def browser_context_args() -> dict[str, Any]:
-    return {"viewport": {"width": 1280, "height": 800}, "locale": "en-GB", "timezone_id": HOUR.zone}
+    return {"viewport": {"width": 1280, "height": 800}, "locale": "en-GB", "timezone_id": USUAL.zone}
 
 
 @pytest.fixture
-def context(context: BrowserContext) -> BrowserContext:
-    """The browser's own clock is at the tests' hour too."""
-    set_browser(context)
-    return context
+def context(browser: Browser, browser_context_args: dict[str, Any], hour: Hour) -> Iterator[BrowserContext]:
+    """The browser's own clock is at the test's hour too."""
+    context = browser.new_context(**{**browser_context_args, "timezone_id": hour.zone})
+    set_browser(context, hour)
+    yield context
+    context.close()
 
 
 @pytest.fixture
 def phone(browser: Browser) -> Iterator[Page]:
     """A page as wide as a phone, touched."""
-    phone = browser.new_page(viewport={"width": 390, "height": 844}, has_touch=True, timezone_id=HOUR.zone)
+    phone = browser.new_page(viewport={"width": 390, "height": 844}, has_touch=True, timezone_id=USUAL.zone)
     set_browser(phone)
     yield phone
     phone.close()
@@ -127,14 +134,14 @@ def bench(server: Server, page: Page) -> Iterator[Page]:
     page.on("pageerror", lambda e: complaints.append(str(e)))
     page.on("console", lambda m: complaints.append(m.text) if m.type == "error" else None)
     page.goto(f"{server.url}/bench/rudd-strung")
-    expect(page.get_by_test_id("verdict")).to_contain_text("Stands, about 5.0 mm")
+    expect(page.get_by_test_id("verdict")).to_contain_text("Stands, about 5 mm")
     yield page
     # Refused and failed calls are logged by the browser itself; tests that want them say so on the page.
     assert [c for c in complaints if "Failed to load resource" not in c] == []
 
 
 @pytest.fixture
-def own(tmp_path: Path, page: Page) -> Iterator[Page]:
+def own(tmp_path: Path, page: Page, hour: Hour) -> Iterator[Page]:
     """An angler's own database, empty on the first day."""
     server = Server(tmp_path / "own.db", "serve")
     server.start()

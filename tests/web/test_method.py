@@ -32,11 +32,13 @@ def method(place: Server, page: Page) -> Iterator[Page]:
     page.on("pageerror", lambda e: complaints.append(str(e)))
     page.on("console", lambda m: complaints.append(m.text) if m.type == "error" else None)
     rig = next(r for r in demo_rigs() if r.id == "rudd-strung")
-    kept = page.request.get(f"{place.url}/api/rigs/rudd-strung").json()
-    fields = rig.model_dump(mode="json")
-    done = page.request.put(
-        f"{place.url}/api/rigs/rudd-strung", data={"version": kept["version"], "fields": fields}
-    )
+    # What an earlier page saved as it was left may still be on its way.
+    for _ in range(5):
+        kept = page.request.get(f"{place.url}/api/rigs/rudd-strung").json()
+        rows = {"version": kept["version"], "fields": rig.model_dump(mode="json")}
+        done = page.request.put(f"{place.url}/api/rigs/rudd-strung", data=rows)
+        if done.status != 409:
+            break
     assert done.ok, done.text()
     open_bench(page, place)
     yield page
@@ -83,7 +85,7 @@ def test_all_twenty_are_drawn_with_reasons_and_one_is_tied_and_taken_back(method
     expect(method.get_by_role("button", name="Lift rig: see which suits")).to_be_visible()
     method.get_by_role("button", name="Undo").click()
     expect(method.get_by_role("button", name="Waggler, fixed at the bottom: see which suits")).to_be_visible()
-    expect(method.get_by_test_id("verdict")).to_contain_text("Stands, about 5.0 mm")
+    expect(method.get_by_test_id("verdict")).to_contain_text("Stands, about 5 mm")
     settled(method)
 
 
@@ -113,7 +115,7 @@ def test_the_board_judges_the_rig_and_lead_is_changed_with_one_press(method: Pag
     station(method, "Load")
     method.get_by_role("button", name="Same pull, no lead").click()
     expect(findings(method)).not_to_contain_text("Lead of these sizes")
-    expect(method.get_by_test_id("verdict")).to_contain_text("Stands, about 5.0 mm")
+    expect(method.get_by_test_id("verdict")).to_contain_text("Stands, about 5 mm")
     station(method, "Line & hook")
     method.get_by_label("Barb", exact=True).select_option("barbless")
     expect(method.get_by_text("Balanced, and the stop is where it belongs.")).to_be_visible()
@@ -157,6 +159,10 @@ def test_the_planned_day_is_judged_too(method: Page, place: Server) -> None:
 def test_own_notes_come_first_and_what_ships_can_be_had_back(method: Page, place: Server) -> None:
     method.get_by_role("link", name="Change fish, baits and hooks in the book").click()
     expect(method.get_by_role("heading", name="Rudd", level=1)).to_be_visible()
+    # The page reads first; its figures are changed when they are asked for.
+    for part in ("When", "Where in the water", "With what", "How it takes"):
+        expect(method.get_by_role("region", name=part)).to_be_visible()
+    method.get_by_role("button", name="Edit it").click()
     method.get_by_label("Your notes, shown first").fill("Under the willow from July.")
     method.get_by_role("button", name="Keep", exact=True).click()
     expect(method.get_by_text("Changed by you.")).to_be_visible()
@@ -165,7 +171,7 @@ def test_own_notes_come_first_and_what_ships_can_be_had_back(method: Page, place
     method.goto(f"{place.url}/book/fish/rudd")
     method.get_by_role("button", name="Back to what ships").click()
     expect(method.get_by_text("As it ships: figures are defaults")).to_be_visible()
-    expect(method.get_by_label("Your notes, shown first")).to_have_value("")
+    expect(method.get_by_text("Under the willow")).to_have_count(0)
 
 
 def test_a_bait_without_mass_is_not_kept_and_not_lost(method: Page, place: Server) -> None:
@@ -211,18 +217,21 @@ def test_a_chosen_school_is_followed_and_both_are_tied_with_figures(method: Page
 
 
 @pytest.mark.clock
-def test_cautions_are_read_once_for_the_day_and_place_and_can_be_had_again(method: Page, place: Server) -> None:
-    station(method, "Line & hook")
-    note = method.get_by_role("note", name="Mind here")
+def test_cautions_are_read_once_for_the_day_and_place_and_can_be_had_again(server: Server, page: Page) -> None:
+    open_bench(page, server)
+    station(page, "Line & hook")
+    note = page.get_by_role("note", name="Mind here")
+    expect(page.get_by_text("look behind before you cast")).to_be_hidden()
+    note.get_by_text("to be read").click()
     expect(note).to_contain_text("look behind before you cast")
     note.get_by_role("button", name="Read, for today and this place").click()
     expect(note).to_have_count(0)
-    method.reload()
-    again = method.get_by_text("read today")
+    page.reload()
+    again = page.get_by_text("read today")
     again.click()
-    expect(method.get_by_text("look behind before you cast")).to_be_visible()
-    open_bench(method, place, "bream-slider")
-    station(method, "Line & hook")
+    expect(page.get_by_text("look behind before you cast")).to_be_visible()
+    open_bench(page, server, "bream-slider")
+    station(page, "Line & hook")
     expect(note).to_be_visible()
 
 
@@ -236,7 +245,8 @@ def test_line_that_does_not_run_is_said_where_it_is_chosen(method: Page, place: 
     method.get_by_role("button", name="Undo").click()
     panel.get_by_label("Length of hooklength").fill("9.8 m")
     method.keyboard.press("Enter")
-    expect(findings(method).get_by_role("alert")).to_contain_text("would reach up to the float")
+    expect(findings(method)).to_contain_text("but the leader is 9.80 m long")
+    method.get_by_role("button", name="Undo").click()
     main = panel.get_by_role("group", name="Main line")
     main.get_by_label("Bears").fill("2 kg")
     method.keyboard.press("Enter")

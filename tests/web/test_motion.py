@@ -22,6 +22,7 @@ def running(server: Server, page: Page) -> Page:
 def test_the_stop_is_set_for_the_current_and_holding_back_moves_the_bait(running: Page) -> None:
     page = running
     expect(page.get_by_text("In this current it should be set to")).to_be_visible()
+    page.get_by_label("Runs free").check()
     expect(page.get_by_text("too high")).to_be_visible()
     expect(page.get_by_test_id("lead")).to_contain_text("behind the float")
     assert axe_finds(page) == []
@@ -57,7 +58,7 @@ def test_the_fall_is_played_scrubbed_compared_and_left_by_keys(running: Page) ->
     strip.get_by_text("How it is thrown").click()
     strip.get_by_label("Feed beside it").select_option("pellets")
     expect(strip.get_by_test_id("fall-says")).to_contain_text("pellets")
-    strip.get_by_label("Length of the run").fill("2 m")
+    strip.get_by_label("Length of the run").fill("1 m")
     page.keyboard.press("Enter")
     expect(strip.get_by_text("the run is over before it fishes")).to_be_visible()
     strip.get_by_label("The float is held over one place").check()

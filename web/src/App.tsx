@@ -1,22 +1,31 @@
+import { Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense } from "react";
 import { Navigate, Route, Routes, useParams } from "react-router";
 import { api } from "./api/client";
 import { BenchPage } from "./bench/BenchPage";
 import { EmptyBench } from "./bench/EmptyBench";
-import { Failed, Loading } from "./shell/States";
+import { Failed, Loading, Notice } from "./shell/States";
+import { useDropped } from "./shell/useDropped";
 
+const DropHere = lazy(() => import("./shell/DropHere"));
 const BookPage = lazy(() => import("./book/BookPage"));
 const BoxPage = lazy(() => import("./box/BoxPage"));
+const TyingPage = lazy(() => import("./tying/TyingPage"));
 const WaterPage = lazy(() => import("./water/WaterPage"));
 
 /** The rig worked on last, or the bench's own beginning when there is none. */
 function LastRig() {
   const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs });
-  if (rigs.isPending) return <Loading what="your rigs" />;
   if (rigs.isError) return <Failed error={rigs.error} again={() => rigs.refetch()} />;
-  const last = rigs.data[0];
-  return last ? <Navigate to={`/bench/${last.id}`} replace /> : <EmptyBench />;
+  const last = rigs.data?.[0];
+  if (last) return <Navigate to={`/bench/${last.id}`} replace />;
+  // One page before and after the answer: its bar stays, and a press on it that comes in between is not lost.
+  return (
+    <Notice title={rigs.isPending ? "One moment" : "No rig on the bench yet"}>
+      {rigs.isPending ? <Text aria-live="polite">Fetching your rigs.</Text> : <EmptyBench />}
+    </Notice>
+  );
 }
 
 function Bench() {
@@ -25,34 +34,50 @@ function Bench() {
 }
 
 export function App() {
+  const { file, leave } = useDropped();
   return (
-    <Routes>
-      <Route path="/bench/:rigId" element={<Bench />} />
-      <Route
-        path="/water/:swimId?"
-        element={
-          <Suspense fallback={<Loading what="the water" />}>
-            <WaterPage />
-          </Suspense>
-        }
-      />
-      <Route
-        path="/box/:tray?"
-        element={
-          <Suspense fallback={<Loading what="the box" />}>
-            <BoxPage />
-          </Suspense>
-        }
-      />
-      <Route
-        path="/book/:tab?/:entry?"
-        element={
-          <Suspense fallback={<Loading what="the book" />}>
-            <BookPage />
-          </Suspense>
-        }
-      />
-      <Route path="*" element={<LastRig />} />
-    </Routes>
+    <>
+      {file && (
+        <Suspense>
+          <DropHere key={`${file.name} ${file.lastModified}`} file={file} onClose={leave} />
+        </Suspense>
+      )}
+      <Routes>
+        <Route path="/bench/:rigId" element={<Bench />} />
+        <Route
+          path="/tie/:rigIds"
+          element={
+            <Suspense fallback={<Loading what="the list" />}>
+              <TyingPage />
+            </Suspense>
+          }
+        />
+        <Route
+          path="/water/:swimId?"
+          element={
+            <Suspense fallback={<Loading what="the water" />}>
+              <WaterPage />
+            </Suspense>
+          }
+        />
+        <Route
+          path="/box/:tray?"
+          element={
+            <Suspense fallback={<Loading what="the box" />}>
+              <BoxPage />
+            </Suspense>
+          }
+        />
+        <Route
+          path="/book/:tab?/:entry?"
+          element={
+            <Suspense fallback={<Loading what="the book" />}>
+              <BookPage />
+            </Suspense>
+          }
+        />
+        <Route path="*" element={<LastRig />} />
+      </Routes>
+    </>
   );
 }

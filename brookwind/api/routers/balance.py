@@ -8,12 +8,11 @@ from pydantic import BaseModel, Field
 from brookwind.api.kept import Update
 from brookwind.api.session import BoxOfRequest, OwnPatternsOfRequest, RulesOfRequest
 from brookwind.core.balance.adjust import Adjusted, Observed, adjust, observe
-from brookwind.core.balance.allowed import within_rules
+from brookwind.core.balance.allowed import wish_within_rules, within_rules
 from brookwind.core.balance.offers import Offers, offers
 from brookwind.core.balance.own_pattern import OwnPattern, own_pattern_of
 from brookwind.core.balance.proposal import Proposal, Wish
 from brookwind.core.balance.propose import balance_rig
-from brookwind.core.balance.sureness import TOLERANCE_M
 from brookwind.core.box.stock import Stock
 from brookwind.core.floats.tube_readings import TubeTest
 from brookwind.core.moment import Moment
@@ -35,7 +34,7 @@ class BalanceRequest(BaseModel):
 class OffersRequest(BalanceRequest):
     """A rig to balance in several ways."""
 
-    tolerance_m: float = Field(default=TOLERANCE_M, gt=0, le=0.05)
+    tolerance_m: float | None = Field(default=None, gt=0, le=0.05)
 
 
 class AdjustRequest(BaseModel):
@@ -70,7 +69,8 @@ def _stock(rig: Rig, sent: Stock | None, box: BoxOfRequest, rules: RulesOfReques
 @router.post("/balance")
 def balance(request: BalanceRequest, box: BoxOfRequest, rules: RulesOfRequest) -> Proposal:
     """The rig balanced in one pattern."""
-    return balance_rig(request.rig, _stock(request.rig, request.stock, box, rules), request.wish)
+    wish = wish_within_rules(request.rig, request.wish, rules.at_swim(request.rig.water.swim))
+    return balance_rig(request.rig, _stock(request.rig, request.stock, box, rules), wish)
 
 
 @router.post("/offers")
@@ -78,7 +78,8 @@ def several(request: OffersRequest, box: BoxOfRequest, rules: RulesOfRequest, pa
     """The rig balanced in several ways that differ in kind; what to relax where it cannot be as asked."""
     stock = _stock(request.rig, request.stock, box, rules)
     own = [k.fields for k in patterns.all()]
-    return offers(request.rig, stock, request.wish, own, request.tolerance_m)
+    wish = wish_within_rules(request.rig, request.wish, rules.at_swim(request.rig.water.swim))
+    return offers(request.rig, stock, wish, own, request.tolerance_m)
 
 
 @router.post("/adjust")

@@ -11,10 +11,12 @@ from pydantic import BaseModel, Field
 from brookwind.api.routers.files import FileBody, attached
 from brookwind.api.session import BoxOfRequest, RigsOfRequest
 from brookwind.core.box.changes import Incoming, incoming
+from brookwind.core.box.drawn import DrawnItem, drawn
 from brookwind.core.box.items import TRAYS, BoxItem
 from brookwind.core.box.jug import JugReading, JugTest, jug_test
 from brookwind.core.box.packing import PackRow, packing
 from brookwind.core.box.quick import QuickEntry, quick_entry
+from brookwind.core.box.starters import StarterSet, starter_sets
 from brookwind.core.box.weighing import ScaleTest, Weighing, scale_test
 from brookwind.core.errors import NotUnderstood
 from brookwind.core.matter.fluid import fluid_of
@@ -79,6 +81,18 @@ class PackRequest(BaseModel):
 def quick(line: QuickText, box: BoxOfRequest) -> QuickEntry:
     """What a line of stock entry would do. Nothing is kept yet."""
     return quick_entry(line.text, [(k.version, k.fields) for k in box.all()])
+
+
+@router.get("/drawn")
+def draw(box: BoxOfRequest) -> list[DrawnItem]:
+    """Every compartment as it is drawn."""
+    return list(drawn((k.fields for k in box.all()), box.used()))
+
+
+@router.get("/starters")
+def list_starters() -> list[StarterSet]:
+    """Sets to begin an empty box with."""
+    return list(starter_sets())
 
 
 @router.post("/weigh")

@@ -61,7 +61,8 @@ def evaluate_rig(request: EvaluateRequest, rules: RulesOfRequest, book: BookOfRe
 def edit_rig(request: EditRequest, box: BoxOfRequest, book: BookOfRequest, schools: SchoolsOfRequest) -> Rig:
     """The rig after a change."""
     purpose = purpose_of(request.rig, schools.present().fields.choices)
-    return apply(request.rig, request.change, Means(request.stock or box.stock(), book, habits_for(purpose, book)))
+    habits = habits_for(purpose, book)
+    return apply(request.rig, request.change, Means(request.stock or box.stock(), book, habits, tuple(box.floats())))
 
 
 @router.post("/label")

@@ -11,14 +11,20 @@ from urllib.parse import quote
 
 from fastapi import APIRouter, Body, Query
 from fastapi.responses import Response, StreamingResponse
-from pydantic import BaseModel, ValidationError
+from pydantic import BaseModel, Field, ValidationError
 
-from brookwind.api.session import SurveysOfRequest, SwimsOfRequest
+from brookwind.api.session import BoxOfRequest, RigsOfRequest, SurveysOfRequest, SwimsOfRequest
+from brookwind.core.box.changes import Incoming, incoming
 from brookwind.core.errors import OutOfRange
+from brookwind.core.figures import Told
+from brookwind.core.rig.differences import differences
+from brookwind.core.rig.document import Rig
 from brookwind.core.rig.refusals import first_sentence
-from brookwind.core.survey.document import Mark, Place, Sounding, TideStation
+from brookwind.core.survey.document import Mark, Place, Sounding, Survey, TideStation
 from brookwind.core.survey.place import position, seen_from
 from brookwind.core.water.tide import Station
+from brookwind.formats.bundle import MOST_RIGS, write_bundle
+from brookwind.formats.dropped import read_dropped
 from brookwind.formats.echoes import soundings_from
 from brookwind.formats.geojson import read_geojson, write_geojson
 from brookwind.formats.gpx import Waypoint, read_gpx, write_gpx
@@ -49,10 +55,10 @@ class LogProgress(BaseModel):
     soundings: tuple[Sounding, ...] | None = None
 
 
-def attached(body: str, media: str, name: str) -> Response:
+def attached(body: str | bytes, media: str, name: str) -> Response:
     """A file to be saved.
 
-    body: its text.
+    body: its text or bytes.
     media: its type.
     name: its name.
     """
@@ -156,6 +162,80 @@ def import_gpx(swim_id: str, file: FileBody, surveys: SurveysOfRequest) -> Marks
             except ValidationError as error:
                 refused.append(Refused(line=number, says=f"{p.name or p.id}: {first_sentence(error)}"))
     return Marks(marks=tuple(marks), swims=tuple(swims), refused=told(refused))
+
+
+class IncomingRig(BaseModel):
+    """A rig that comes in, and how it meets the kept one of its id."""
+
+    what: Literal["new", "changed", "same"]
+    version: int
+    """Of the kept one; 0 for a new one."""
+    fields: Rig
+    differs: tuple[Told, ...] = ()
+
+
+class DroppedFile(BaseModel):
+    """What a dropped file holds, and what a box would change. Nothing is kept yet."""
+
+    rig: Rig | None = None
+    survey: Survey | None = None
+    rows: tuple[Incoming, ...] | None = None
+    rigs: tuple[IncomingRig, ...] | None = None
+    """Of a bundle."""
+    refused: tuple[Refused, ...] = ()
+    notes: tuple[str, ...] = ()
+
+
+@router.post("/read/dropped")
+def read_any(file: FileBody, box: BoxOfRequest, rigs: RigsOfRequest) -> DroppedFile:
+    """What a file is, by what is in it: a rig, a bundle, a square's text, a box or a survey."""
+    found = read_dropped(file)
+    if found.bundle is not None:
+        kept = {k.fields.id: (k.version, k.fields) for k in rigs.all()}
+        held = found.bundle
+        return DroppedFile(
+            rigs=tuple(_incoming_rig(rig, *kept.get(rig.id, (0, None))) for rig in held.rigs),
+            rows=incoming(((r.line, r.fields) for r in held.box.rows), box.versioned()),
+            refused=held.refused,
+        )
+    if found.box is None:
+        return DroppedFile(rig=found.rig, survey=found.survey)
+    rows = incoming(((r.line, r.fields) for r in found.box.rows), box.versioned())
+    return DroppedFile(rows=rows, refused=found.box.refused, notes=found.box.notes)
+
+
+def _incoming_rig(rig: Rig, version: int, kept: Rig | None) -> IncomingRig:
+    if kept is None:
+        return IncomingRig(what="new", version=0, fields=rig)
+    what: Literal["changed", "same"] = "same" if kept == rig else "changed"
+    return IncomingRig(what=what, version=version, fields=rig, differs=differences(kept, rig))
+
+
+class BundleRequest(BaseModel):
+    """Kept rigs that are handed on together."""
+
+    rigs: list[str] = Field(min_length=1, max_length=MOST_RIGS)
+
+
+@router.post("/bundle", response_class=Response)
+def export_bundle(request: BundleRequest, rigs: RigsOfRequest, box: BoxOfRequest) -> Response:
+    """Rigs with the compartments they come from, as a zip."""
+    chosen = [rigs.get(key).fields for key in dict.fromkeys(request.rigs)]
+    items = [fields for _, fields in box.versioned().values()]
+    return attached(write_bundle(chosen, items), "application/zip", "rigs.brookwind.zip")
+
+
+@router.get("/surveys/{swim_id}/survey.json", response_class=Response)
+def export_survey(swim_id: str, surveys: SurveysOfRequest) -> Response:
+    """The survey of a swim as its document."""
+    return attached(surveys.of(swim_id).fields.model_dump_json(indent=2), "application/json", f"{swim_id}.survey.json")
+
+
+@router.get("/rigs/{key}/rig.json", response_class=Response)
+def export_rig(key: str, rigs: RigsOfRequest) -> Response:
+    """A kept rig as its document."""
+    rig = rigs.get(key).fields
+    return attached(rig.model_dump_json(indent=2), "application/json", f"{rig.id}.rig.json")
 
 
 @router.post("/read/nmea", response_class=StreamingResponse, responses={200: {"model": LogProgress}})

@@ -8,16 +8,19 @@ from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
 from brookwind.api.kept import Update
-from brookwind.api.session import BookOfRequest, RigsOfRequest, SchoolsOfRequest
+from brookwind.api.session import BookOfRequest, BoxOfRequest, RigsOfRequest, SchoolsOfRequest
 from brookwind.core.advice.purpose import Purpose
 from brookwind.core.advice.schools import habits_for
-from brookwind.core.floats.spec import FloatSpec
+from brookwind.core.answers.begin import Begun, begin
+from brookwind.core.rig.book import found
 from brookwind.core.rig.document import Conditions, Rig, Water
-from brookwind.core.rig.families import Start as RigStart
-from brookwind.core.rig.families import new_rig
+from brookwind.core.rig.families import FAMILY, usual_conditions
+from brookwind.core.rig.fish import Lie
 from brookwind.store.records import Kept, Revision, RigSummary, Version
 
 router = APIRouter(prefix="/api/rigs", tags=["rigs"])
+LAST = "last"
+"""Instead of the id of an earlier rig: the last one of the same family, fished with rod, pole or whip alike."""
 
 
 class Start(BaseModel):
@@ -27,8 +30,12 @@ class Start(BaseModel):
     water: Water
     name: str = Field(min_length=1, max_length=80)
     species: str | None = None
-    spec: FloatSpec | None = None
+    lie: Lie | None = None
+    """Where the fish are; as usual for them when not given."""
+    bait: str | None = None
     conditions: Conditions | None = None
+    like: str | None = None
+    """An earlier rig that is tied again; `last`: lines, leader, hook and stops of the last one of this method."""
 
 
 @router.get("")
@@ -44,22 +51,32 @@ def create_rig(rig: Rig, rigs: RigsOfRequest) -> Kept[Rig]:
 
 
 @router.post("/start")
-def start_rig(start: Start, book: BookOfRequest, schools: SchoolsOfRequest) -> Rig:
-    """A new rig of a family, tied as the angler ties; not kept yet."""
+def start_rig(
+    start: Start, rigs: RigsOfRequest, box: BoxOfRequest, book: BookOfRequest, schools: SchoolsOfRequest
+) -> Begun:
+    """A new rig of a family, tied as the angler ties, under the float of the box that fits best; not kept yet."""
+    family = found(FAMILY, start.family, "family", "family")
     purpose = Purpose(
         water=start.water,
-        species=start.species,
-        conditions=start.conditions or Conditions(),
+        species=start.species or family.species,
+        lie=start.lie,
+        conditions=start.conditions or usual_conditions(family),
         schools=schools.present().fields.choices,
     )
-    usual = RigStart(
-        species=start.species,
-        spec=start.spec,
-        conditions=start.conditions,
-        habits=habits_for(purpose, book),
-        book=book,
-    )
-    return new_rig(start.family, start.water, f"rig-{uuid4().hex[:12]}", start.name, usual)
+    return begin(
+        family.id, f"rig-{uuid4().hex[:12]}", start.name, purpose, box.floats(), start.bait,
+        _earlier(start, rigs, purpose), start.like != LAST, habits_for(purpose, book), book, box.stock().leads,
+    )  # fmt: skip
+
+
+def _earlier(start: Start, rigs: RigsOfRequest, purpose: Purpose) -> Rig | None:
+    """The rig whose tackle is tied again."""
+    if start.like is None:
+        return None
+    if start.like != LAST:
+        return rigs.get(start.like).fields
+    of_family = (rigs.get(r.id).fields for r in rigs.summaries() if r.family == start.family)
+    return next((r for r in of_family if r.conditions.tackle == purpose.conditions.tackle), None)
 
 
 @router.get("/{key}")

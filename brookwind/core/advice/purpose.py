@@ -9,14 +9,16 @@ from pydantic import Field
 from brookwind.core.frozen import Frozen
 from brookwind.core.matter.density import SALT_WATER
 from brookwind.core.rig.document import Conditions, Rig, Water
+from brookwind.core.rig.families import known_lie, usual_lie
 from brookwind.core.rig.family import Band
-from brookwind.core.rig.fish import Kind, Lie
+from brookwind.core.rig.fish import Kind, Lie, Species
+from brookwind.core.rig.species import feeding
 from brookwind.core.rules.place_rules import PlaceRules
 
 NEAR_BED_M = 0.5
 """A bait this near the bed is near it. [m] Editable default."""
 SURFACE_M = 0.5
-"""A bait this near the surface is at it. [m] Editable default."""
+"""A bait this near the surface is at it, in shallow water one in the upper three tenths. [m] Editable default."""
 RUNNING_M_S = 0.08
 """Water this quick is running. [m/s] Editable default."""
 
@@ -63,6 +65,18 @@ def kind_of(purpose: Purpose) -> Kind:
     return "running" if purpose.conditions.current_m_s >= RUNNING_M_S else "still"
 
 
+def lie_of(purpose: Purpose, fish: Species | None) -> Lie | None:
+    """Where the fish are now, else where such fish usually are, within the water there is.
+
+    purpose: where it is fished.
+    fish: what for.
+    """
+    water = purpose.water
+    if purpose.lie is not None:
+        return known_lie(purpose.lie, water.depth_m)
+    return usual_lie(feeding(fish, water.temperature_c).lie, water.depth_m) if fish else None
+
+
 def band_of(lie: Lie, depth_m: float) -> Band:
     """The band of the water that a bait hangs in.
 
@@ -75,6 +89,6 @@ def band_of(lie: Lie, depth_m: float) -> Band:
         return "bed"
     if up <= min(NEAR_BED_M, 0.35 * depth_m):
         return "near-bed"
-    if down <= SURFACE_M:
+    if down <= min(SURFACE_M, 0.3 * depth_m):
         return "surface"
     return "upper" if down <= max(1.0, depth_m / 3.0) else "mid-water"

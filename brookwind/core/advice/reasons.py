@@ -8,22 +8,35 @@ from typing import TypeAlias
 
 from pydantic import Field
 
-from brookwind.core.advice.fixed_or_sliding import Decision
+from brookwind.core.advice.fixed_or_sliding import FAR_M, Decision
 from brookwind.core.advice.purpose import Purpose
 from brookwind.core.advice.schools import Answered
 from brookwind.core.figures import Figure, depth
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.frozen import Frozen
 from brookwind.core.proof.tackle import SWING_ROOM_M
+from brookwind.core.rig.families import fished
 from brookwind.core.rig.family import Band, Family
 from brookwind.core.rig.fish import Kind, Species
 
 SHY_N = 0.006
 """A fish that puts up with less than this wants a light float. [N] Editable default."""
-HEAVY_KG = 0.004
+HEAVY_KG = 0.0035
 """A float of this capacity is no light one. [kg] Editable default."""
 STRONG_N = 60.0
 """Line this strong is for fish that run. [N] Editable default."""
+
+
+NEARLY_DEEP = 0.6
+"""Hung to this share of the fish's depth a bait still meets them. Editable default."""
+STRONG_LEAST_N, JIG_N = 40.0, 25.0
+HELD_BEYOND_M = 2.0
+"""A float on a tight line is held no further beyond the rod's tip than this. [m] Editable default."""
+"""Fish on no weaker line than this want strong tackle, and those take a jig readily. [N] Editable defaults."""
+BALLOON_N = 90.0
+"""Fish on weaker line are too small for a balloon. [N] Editable default."""
+HABIT_SHARE, KNOWN_LIE = 0.6, 1.5
+"""Where the fish are known to be, their habits count less and the band more. Editable defaults."""
 
 
 class Reason(Frozen):
@@ -71,7 +84,9 @@ def for_fish(family: Family, sought: Sought) -> Reason | None:
         return None
     place = fish.families.index(family.id)
     order = "the usual way" if place == 0 else "a usual way"
-    return Reason(says=f"It is {order} for {fish.name}.", weight=max(1.0, 3.6 - 0.8 * place))
+    # Where they are now beats habit.
+    share = HABIT_SHARE if sought.purpose.lie is not None else 1.0
+    return Reason(says=f"It is {order} for {fish.name}.", weight=share * max(1.0, 3.6 - 0.8 * place))
 
 
 def for_kind(family: Family, sought: Sought) -> Reason | None:
@@ -92,9 +107,10 @@ def for_band(family: Family, sought: Sought) -> Reason | None:
     family: the family.
     sought: what for and where.
     """
+    known = KNOWN_LIE if sought.purpose.lie is not None else 1.0
     if sought.band in family.bands:
-        return Reason(says=f"Fishes well {_BANDS[sought.band]}.", weight=1.5)
-    return Reason(says=f"Not meant to fish {_BANDS[sought.band]}.", weight=-2.0)
+        return Reason(says=f"Fishes well {_BANDS[sought.band]}.", weight=known * 1.5)
+    return Reason(says=f"Not meant to fish {_BANDS[sought.band]}.", weight=known * -2.0)
 
 
 def for_depth(family: Family, sought: Sought) -> Reason | None:
@@ -135,6 +151,10 @@ def for_sliding(family: Family, sought: Sought) -> Reason | None:
                       weight=-5.0, impossible=True)  # fmt: skip
     if family.slides and decision.answer == "sliding":
         return Reason(says="It slides, as it must at this depth.", weight=1.5)
+    if family.slides and decision.answer == "either" and family.layout.overload <= 1.0:
+        return Reason(says="Deep and far out a sliding float casts better.", weight=1.0)
+    if not family.slides and decision.answer == "either":
+        return Reason(says="Deep and far out a fixed float is awkward to cast.", weight=-1.0)
     if family.slides and decision.answer == "fixed" and family.layout.overload <= 1.0:
         # One held on a tight line slides to search the depths, not to reach them.
         return Reason(says="It slides; a fixed float would reach.", weight=-0.7)
@@ -160,13 +180,45 @@ def for_distance(family: Family, sought: Sought) -> Reason | None:
     sought: what for and where.
     """
     low, high = family.distance_m
-    far = sought.purpose.conditions.distance_m
+    tackle = sought.purpose.conditions
+    far = tackle.distance_m
+    if family.layout.overload > 1.0 and far > tackle.rod_m + HELD_BEYOND_M:
+        # What is loaded beyond its float is carried by the line from above.
+        says = f"Held on a tight line, it is fished no further than the {tackle.tackle} reaches."
+        return Reason(says=says, weight=-4.0, impossible=far > 1.5 * high)
     if low <= far <= high:
         return Reason(says="It reaches the distance.", weight=0.3)
     given = {"low": Figure(value=low, quantity="distance"), "high": Figure(value=high, quantity="distance")}
     if far > 1.5 * high:
         return Reason(says="It does not reach: {low} to {high}.", weight=-4.0, impossible=True, figures=given)
     return Reason(says="It is for {low} to {high}.", weight=-1.0, figures=given)
+
+
+def for_casting(family: Family, sought: Sought) -> Reason | None:
+    """Held by its foot it casts far and straight, and the line behind it sinks.
+
+    family: the family.
+    sought: what for and where.
+    """
+    if sought.purpose.conditions.distance_m <= FAR_M or sought.kind != "still":
+        return None
+    if family.layout.fill == "ballast":
+        return Reason(says="The water in it casts far.", weight=1.0)
+    if family.layout.fill is not None or not family.mount.startswith("bottom-end"):
+        return None
+    return Reason(says="Held by its foot it casts far, and the line behind it sinks.", weight=1.0)
+
+
+def for_reach(family: Family, sought: Sought) -> Reason | None:
+    """It hangs the bait as deep as the fish are.
+
+    family: the family.
+    sought: what for and where.
+    """
+    deepest = family.deepest_m
+    if deepest is None or deepest >= NEARLY_DEEP * sought.hangs_m:
+        return None
+    return Reason(says="It hangs the bait no deeper than {deepest}.", weight=-2.0, figures={"deepest": depth(deepest)})
 
 
 def for_current(family: Family, sought: Sought) -> Reason | None:
@@ -179,7 +231,8 @@ def for_current(family: Family, sought: Sought) -> Reason | None:
     flow = sought.purpose.conditions.current_m_s
     given = {"flow": Figure(value=flow, quantity="speed"), "high": Figure(value=high, quantity="speed")}
     if flow > high:
-        return Reason(says="A surface of {flow} is too quick for it; to about {high}.", weight=-2.0, figures=given)
+        says = "A surface of {flow} is too quick for it; to about {high}."
+        return Reason(says=says, weight=-2.0 * min(2.0, flow / high), figures=given)
     if 0.0 < low <= flow:
         return Reason(says="Built for this current.", weight=1.0)
     return None
@@ -196,8 +249,8 @@ def for_rules(family: Family, sought: Sought) -> Reason | None:
         return None
     kind = FLOAT_TYPE[family.float_type]
     if rules.no_overloading and family.layout.overload > 1.0:
-        says = "Overloaded floats are forbidden here."
-    elif kind.id in rules.no_floats:
+        return Reason(says="Overloading is forbidden here: it is loaded as its label says.", weight=-0.3)
+    if kind.id in rules.no_floats:
         says = f"This kind of float is forbidden here: {kind.name}."
     elif rules.hooks_most is not None and family.hooks > rules.hooks_most:
         says = "It has more hooks than are allowed here."
@@ -239,7 +292,8 @@ def for_terminal(family: Family, sought: Sought) -> Reason | None:
     """
     a = sought.school["terminal"]
     if family.jig:
-        weight = 0.8 if a.school == "jig" else -0.8
+        takes_it = sought.fish is not None and sought.fish.line_n[0] >= JIG_N
+        weight = 0.8 if a.school == "jig" else -0.3 if takes_it else -1.0
         return Reason(says=f"Ends in a jig; the school here is {a.name} ({a.why}).", weight=weight, school="terminal")
     return None
 
@@ -251,7 +305,8 @@ def for_line_above(family: Family, sought: Sought) -> Reason | None:
     sought: what for and where.
     """
     a = sought.school["line-above"]
-    if family.line_wants in {"either", a.school} or "rod" not in family.tackle:
+    sinks_behind = family.line_wants == "sinks" and sought.purpose.conditions.distance_m > FAR_M
+    if family.line_wants in {"either", a.school} or "rod" not in family.tackle or sinks_behind:
         return None
     return Reason(says=f"Its line {family.line_wants}; here it better {a.name} ({a.why}).", weight=-0.5,
                   school="line-above")  # fmt: skip
@@ -278,14 +333,22 @@ def for_shy_fish(family: Family, sought: Sought) -> Reason | None:
     fish = sought.fish
     if fish is None:
         return None
-    if fish.pull_n < SHY_N and family.capacity_kg > HEAVY_KG:
+    what_for = fished(sought.purpose.water, sought.purpose.conditions, fish)
+    runs_free = family.mount == "bottom-end-sliding" and family.layout.fill is None
+    if fish.pull_n < SHY_N and family.size(what_for).low_kg > HEAVY_KG and not runs_free:
         return Reason(says=f"A heavy float for the bites of {fish.name}.", weight=-1.5)
+    delicate = not family.slides or family.layout.overload > 1.0 or runs_free
+    if fish.line_n[0] >= STRONG_LEAST_N and delicate and family.id not in fish.families[:3]:
+        return Reason(says=f"Light tackle for {fish.name}.", weight=-min(3.0, fish.line_n[0] / STRONG_LEAST_N))
+    if family.layout.fill == "air" and fish.line_n[1] < BALLOON_N:
+        return Reason(says=f"No balloon for fish as small as {fish.name}.", weight=-4.0)
     if fish.line_n[1] > STRONG_N and family.tackle == ("whip",):
         return Reason(says=f"No line to give: {fish.name} would break a whip's.", weight=-3.0)
     return None
 
 
 JUDGES: tuple[Judge, ...] = (
-    for_fish, for_kind, for_band, for_depth, for_sliding, for_tackle, for_distance, for_current, for_rules,
+    for_fish, for_reach, for_casting, for_kind, for_band, for_depth, for_sliding, for_tackle, for_distance,
+    for_current, for_rules,
     for_weights, for_tip_school, for_terminal, for_line_above, for_lash, for_shy_fish,
 )  # fmt: skip

@@ -7,14 +7,13 @@ from __future__ import annotations
 
 from types import MappingProxyType
 
-from brookwind.core.advice.purpose import Purpose, band_of, kind_of
+from brookwind.core.advice.purpose import Purpose, band_of, kind_of, lie_of
 from brookwind.core.advice.school import Question, School
 from brookwind.core.errors import NotUnderstood
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.fish import Species
 from brookwind.core.rig.habits import Habits
-from brookwind.core.rig.species import feeding
 
 OF_THE_FAMILY = frozenset({"line-above", "terminal", "stack", "tip"})
 BOTH = "both"
@@ -41,7 +40,7 @@ class Answered(Frozen):
 
 
 def _band(purpose: Purpose, fish: Species | None) -> str:
-    lie = purpose.lie or (feeding(fish, purpose.water.temperature_c).lie if fish else None)
+    lie = lie_of(purpose, fish)
     return band_of(lie, purpose.water.depth_m) if lie else "near-bed"
 
 

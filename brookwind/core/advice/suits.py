@@ -3,15 +3,14 @@
 from __future__ import annotations
 
 from brookwind.core.advice.fixed_or_sliding import Decision, fixed_or_sliding
-from brookwind.core.advice.purpose import Purpose, band_of, kind_of
+from brookwind.core.advice.purpose import Purpose, band_of, kind_of, lie_of
 from brookwind.core.advice.reasons import JUDGES, Reason, Sought
 from brookwind.core.advice.schools import Answered, answered
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.book import SHIPPED, Book
-from brookwind.core.rig.families import FAMILIES, hangs_at_m, usual_aim
+from brookwind.core.rig.families import FAMILIES, hangs_at_m
 from brookwind.core.rig.family import Band, Family
 from brookwind.core.rig.fish import Kind
-from brookwind.core.rig.species import feeding
 
 
 class Suit(Frozen):
@@ -43,10 +42,9 @@ def which_suits(purpose: Purpose, book: Book = SHIPPED) -> Suits:
     Raises: NotUnderstood for an unknown fish or school.
     """
     fish = book.fish(purpose.species) if purpose.species else None
-    lie = purpose.lie or (feeding(fish, purpose.water.temperature_c, purpose.month).lie if fish else None)
+    lie = lie_of(purpose, fish)
     said = answered(purpose, book)
-    aim = usual_aim(lie, purpose.water.depth_m, 0.005) if lie else None
-    hangs = hangs_at_m(aim, purpose.water.depth_m) if aim else purpose.water.depth_m
+    hangs = hangs_at_m(lie, purpose.water.depth_m) if lie else purpose.water.depth_m
     sought = Sought(
         purpose=purpose,
         fish=fish,

@@ -14,12 +14,12 @@ from brookwind.core.rig.baits import BAIT_KINDS, BaitKind
 from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.families import FAMILIES, USUAL_DISTANCE_M, USUAL_ROD_M
 from brookwind.core.rig.family import Tackle
-from brookwind.core.rig.fish import Species
+from brookwind.core.rig.fish import Kind, Species
 from brookwind.core.rig.hooks import HOOK_PATTERNS, HOOK_SIZES, HookPattern
 from brookwind.core.rig.lines import DIAMETERS_MM
 from brookwind.core.rig.shot_series import MODERN, ShotSize
 from brookwind.core.rig.species import SPECIES
-from brookwind.core.tackle.knots import KNOTS, Knot
+from brookwind.core.tackle.knots import KNOTS, STOP_KNOT, Knot
 from brookwind.core.water.stations import STATIONS
 from brookwind.core.water.tide import Station
 
@@ -43,6 +43,7 @@ class FamilyChoice(Choice):
     species: str
     tackle: tuple[Tackle, ...]
     slides: bool
+    waters: tuple[Kind, ...]
     usual_depth_m: float
     """Water it is drawn in where the present one is not for it."""
 
@@ -51,7 +52,8 @@ class FloatTypeChoice(Choice):
     """A float type."""
 
     mounts: tuple[Mount, ...]
-    usual_tip_m: float
+    slides: bool
+    """It is made to run on the line up to a stop."""
     chamber: bool
     """It has a chamber for ballast water."""
     frame: bool
@@ -111,6 +113,7 @@ class Catalogue(Frozen):
     diameters_m: tuple[float, ...]
     """Diameters line is sold in."""
     knots: tuple[Knot, ...]
+    stop_knot: Knot
     weights: tuple[Material, ...]
     float_materials: tuple[Material, ...]
     shot: tuple[ShotSize, ...]
@@ -135,6 +138,7 @@ CATALOGUE = Catalogue(
             species=f.species,
             tackle=f.tackle,
             slides=f.slides,
+            waters=f.waters,
             usual_depth_m=f.at_depth_m,
             source=f.source,
         )
@@ -147,10 +151,10 @@ CATALOGUE = Catalogue(
             name=t.name,
             says=t.says,
             mounts=t.mounts,
-            usual_tip_m=t.usual_tip_m,
+            slides=t.slides,
             chamber=t.chamber > 0.0,
             frame=t.feed_kg > 0.0,
-            sized=t.widest_m > 0.2,
+            sized=t.blown_up,
             stem=t.stem,
             body=t.body,
             tip=t.tip,
@@ -169,6 +173,7 @@ CATALOGUE = Catalogue(
     lines=LINE_MATERIALS,
     diameters_m=tuple(round(mm * 1e-3, 6) for mm in DIAMETERS_MM),
     knots=KNOTS,
+    stop_knot=STOP_KNOT,
     weights=WEIGHT_MATERIALS,
     float_materials=FLOAT_MATERIALS,
     shot=MODERN,

@@ -22,24 +22,29 @@ from brookwind.core.rest.handles import Handle
 from brookwind.core.rest.ledger import Entry, ledger
 from brookwind.core.rest.settle import Settled
 from brookwind.core.rest.stop import StopSetting
-from brookwind.core.rest.tip_range import TipRange, tip_range
+from brookwind.core.rest.tip_range import TipRange, lifted_tip_m, sinks_in_doubt, tip_gate_m, tip_range, told_step_m
 from brookwind.core.rest.waterlines import Waterline, waterlines
 from brookwind.core.rig.book import SHIPPED, Book
+from brookwind.core.rig.components import Bead, Component, Shot, Weight
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.species import Feeding, feeding
+from brookwind.core.rig.threading import hooklength_join_m
 from brookwind.core.rules.place_rules import Place
 from brookwind.core.situation import Situation
-
-GATE_M = 0.001
-"""Tips this near to the wanted one count as wanted. [m] Editable default."""
 
 
 class FloatAnswer(Frozen):
     """The float at rest, and what its body is taken to be. Loads are lead-shot grams under this water, in kg."""
 
     status: Literal["stands", "lies", "sinks"]
+    in_doubt: bool
+    """It sinks by no more than label and shot are off: it may float."""
     immersion_m: float
     tip_m: float
+    lifted_tip_m: float | None
+    """Tip when the bait that rests on the bed is lifted: 0 where that sinks it; None where none rests there. [m]"""
+    tip_step_m: float
+    """The tip is known no finer than this. [m]"""
     tip_range: TipRange | None
     """Where the tip will be found nine times in ten, in the water it is fished in; None unless it stands there."""
     lean_rad: float
@@ -64,7 +69,7 @@ class FloatAnswer(Frozen):
     wanted_kg: float | None
     """Load at the wanted tip; None when the wanted tip is longer than the float. [kg]"""
     gate_kg: tuple[float, float] | None
-    """Loads at the wanted tip a millimetre longer and shorter. [kg]"""
+    """Loads at the longest and shortest tip that count as wanted. [kg]"""
     sinking_kg: float
     least_standing_kg: float | None
     """Least load at which it stands up by itself; None when it never does. [kg]"""
@@ -100,6 +105,8 @@ class Evaluation(Frozen):
     ledger: tuple[Entry, ...]
     stop: StopSetting | None
     stop_problem: Problem | None
+    leader_m: float
+    """Length of the leader; 0 when there is none. Over a tape one measures from stop to its knot. [m]"""
     moving: Moving | None
     """The rig in the water of its conditions; None in still water."""
     moving_problem: Problem | None
@@ -139,7 +146,7 @@ def answer_of(there: Situation) -> Evaluation:
         rig_id=rig.id,
         water_kg_m3=settled.water_kg_m3,
         afloat=_float(there),
-        pieces=_pieces(settled),
+        pieces=_pieces(settled, moving),
         path=tuple(settled.laid.path),
         setting_m=rig.setting_m,
         attachment_m=settled.attachment_m,
@@ -147,6 +154,7 @@ def answer_of(there: Situation) -> Evaluation:
         ledger=ledger(settled, moving.carried_n if moving else None),
         stop=None if there.stop_problem else there.stop,
         stop_problem=there.stop_problem,
+        leader_m=hooklength_join_m(rig),
         handles=there.handles,
         findings=judged.findings,
         muted=judged.muted,
@@ -165,12 +173,15 @@ def _float(there: Situation) -> FloatAnswer:
         return lead_mass_kg(load_at_immersion_n(body, body.length_m - tip, water), water)
 
     wanted = rig.aim.tip_m
-    possible = wanted <= body.length_m
+    possible, gate = wanted <= body.length_m, tip_gate_m(s, wanted)
     cocks = least_cocking_load_n(body, water)
     fished = s if m is None else replace(s, pull_n=m.carried_n, immersion_m=m.immersion_m, tip_m=m.tip_m)
     ten_mg = submerged_weight_n(1e-5, LEAD_KG_M3, water)
     return FloatAnswer(
         status=s.status,
+        in_doubt=sinks_in_doubt(s, rig.float_piece.spec),
+        lifted_tip_m=lifted_tip_m(s, rig),
+        tip_step_m=told_step_m(gate),
         immersion_m=s.immersion_m,
         tip_m=s.tip_m,
         tip_range=tip_range(fished, rig.float_piece.spec) if (m or s).status == "stands" else None,
@@ -189,7 +200,7 @@ def _float(there: Situation) -> FloatAnswer:
         carried_kg=lead_mass_kg(s.pull_n, water),
         held_kg=lead_mass_kg(s.rod_n, water),
         wanted_kg=lead_at_tip(wanted) if possible else None,
-        gate_kg=(lead_at_tip(min(body.length_m, wanted + GATE_M)), lead_at_tip(max(0.0, wanted - GATE_M)))
+        gate_kg=(lead_at_tip(min(body.length_m, wanted + gate)), lead_at_tip(max(0.0, wanted - gate)))
         if possible
         else None,
         sinking_kg=lead_mass_kg(sinking_load_n(body, water), water),
@@ -198,25 +209,31 @@ def _float(there: Situation) -> FloatAnswer:
     )
 
 
-def _pieces(s: Settled) -> tuple[PieceAnswer, ...]:
+def _thickness_m(c: Component) -> float | None:
+    if isinstance(c, Shot | Weight):
+        return sphere_diameter_m(c.mass_kg, c.density_kg_m3)
+    return c.length_m if isinstance(c, Bead) else None
+
+
+def _pieces(s: Settled, moving: Moving | None) -> tuple[PieceAnswer, ...]:
+    on_bed = s.laid.on_bed if moving is None else {p.id for p in moving.pieces if p.on_bed}
     answers = []
     for item in s.hanging.items:
         c = item.component
         state: Literal["hangs", "on-bed", "in-the-air", "above"] = "hangs"
         if item.above:
             state = "above"
-        elif c.id in s.laid.on_bed:
+        elif c.id in on_bed:
             state = "on-bed"
         elif c.id in s.laid.in_air:
             state = "in-the-air"
-        round_ = c.kind in {"shot", "weight"}
         answers.append(
             PieceAnswer(
                 id=c.id,
                 kind=c.kind,
                 depth_m=s.laid.depth_m[c.id],
                 position_m=item.position_m,
-                diameter_m=sphere_diameter_m(c.mass_kg, c.density_kg_m3) if round_ else None,  # type: ignore[union-attr]
+                diameter_m=_thickness_m(c),
                 state=state,
             )
         )

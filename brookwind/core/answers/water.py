@@ -16,7 +16,7 @@ from brookwind.core.rig.refusals import from_validation
 from brookwind.core.situation import Situation
 from brookwind.core.survey.bed_map import AlongRun, Cell, along_run, bed_map
 from brookwind.core.survey.current import Bow, Current, Profile, bows, current, profile_at
-from brookwind.core.survey.document import Survey
+from brookwind.core.survey.document import Mark, Survey
 from brookwind.core.survey.level import level_m, levels_m, rate_m_h
 from brookwind.core.survey.lies import Ground, Spot, spots
 from brookwind.core.survey.light import Light, daylight, light
@@ -67,6 +67,8 @@ class MarkAnswer(Frozen):
     id: str
     setting: ForMark | None
     problem: Problem | None
+    depth_m: float | None = None
+    """Of the water there, where its bed is known. [m]"""
 
 
 class RigHere(Frozen):
@@ -149,7 +151,7 @@ def look(ask: Look) -> Picture:
         light=light(survey.place, ask.at, 0.5 * ask.rod_m, session.bearing_deg),
         sunrise=rise,
         sunset=fall,
-        marks=tuple(_mark(there, m.id, m.depth_m) for m in survey.marks),
+        marks=tuple(_mark(there, m, _depth_at(bed, survey, m, surface)) for m in survey.marks),
         rig=_rig_here(there),
     )
 
@@ -255,13 +257,25 @@ def _plan(
         return None, error.problems[0]
 
 
-def _mark(there: Situation | None, mark_id: str, depth_m: float) -> MarkAnswer:
+_SAME_WAY_DEG = 10.0
+"""A mark this near to the bearing of the section is above its bed. [degrees] Editable default."""
+
+
+def _depth_at(bed: Section | None, survey: Survey, mark: Mark, surface_m: float) -> float | None:
+    """Depth of the water where a mark is, as far as its bed is known. [m]"""
+    if bed is None or abs(mark.bearing_deg - survey.session.bearing_deg) > _SAME_WAY_DEG:
+        return None
+    return max(0.05, surface_m - column_at(bed, mark.distance_m).bed_m)
+
+
+def _mark(there: Situation | None, mark: Mark, depth_m: float | None) -> MarkAnswer:
     if there is None:
-        return MarkAnswer(id=mark_id, setting=None, problem=None)
+        return MarkAnswer(id=mark.id, setting=None, problem=None, depth_m=depth_m)
     try:
-        return MarkAnswer(id=mark_id, setting=for_mark(there.rig, depth_m, settled=there.settled), problem=None)
+        found = for_mark(there.rig, mark.depth_m, mark.above_m, there.settled, depth_m)
+        return MarkAnswer(id=mark.id, setting=found, problem=None, depth_m=depth_m)
     except OutOfRange as error:
-        return MarkAnswer(id=mark_id, setting=None, problem=error.problems[0])
+        return MarkAnswer(id=mark.id, setting=None, problem=error.problems[0], depth_m=depth_m)
 
 
 def _rig_here(there: Situation | None) -> RigHere | None:

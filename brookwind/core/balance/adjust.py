@@ -114,7 +114,8 @@ def adjust(rig: Rig, stock: Stock, seen_tip_m: float | None = None) -> Adjusted:
         off = seen_tip_m - rig.aim.tip_m
     missing = lead_mass_kg(target.pull_n - pull, target.water_kg_m3)
     figures = {"off": tip(abs(off)), "lead": load(abs(missing))}
-    if target.error_m(pull) <= GOOD_ENOUGH_M:
+    # What is seen at the water may be put right to a hair; what is only reckoned is not known so well.
+    if target.error_m(pull) <= (GOOD_ENOUGH_M if seen_tip_m is not None else max(GOOD_ENOUGH_M, target.gate_m)):
         return Adjusted(
             off_m=off, missing_kg=missing, options=(), figures=figures, says="The tip is as wanted: nothing to change."
         )

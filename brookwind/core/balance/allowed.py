@@ -5,6 +5,7 @@ from __future__ import annotations
 from collections import Counter
 
 from brookwind.core.balance.proposal import Wish
+from brookwind.core.balance.tail import finest_kg
 from brookwind.core.box.stock import LeadStock, ShotStock, Stock
 from brookwind.core.errors import Infeasible, OutOfRange
 from brookwind.core.figures import load
@@ -41,6 +42,17 @@ def within_rules(stock: Stock, rules: PlaceRules | None) -> Stock:
     )
 
 
+def wish_within_rules(rig: Rig, wish: Wish, rules: PlaceRules | None) -> Wish:
+    """The wish as it may be fished: a family that is overloaded is loaded as its label says where that is forbidden.
+
+    rig: the rig.
+    wish: what was asked.
+    rules: of the place, if any.
+    """
+    forbidden = rules is not None and rules.no_overloading and layout_of(rig).overload > 1.0
+    return wish.model_copy(update={"as_label": True}) if forbidden else wish
+
+
 def _all(stock: Stock) -> tuple[ShotStock | LeadStock, ...]:
     return (*stock.shot, *stock.leads)
 
@@ -66,12 +78,13 @@ def holds(mass_kg: float, density_kg_m3: float, line_m: float) -> bool:
     return FILLS <= sphere_diameter_m(mass_kg, density_kg_m3) / line_m <= SLIPS
 
 
-def allowed(rig: Rig, stock: Stock, wish: Wish) -> Stock:
+def allowed(rig: Rig, stock: Stock, wish: Wish, carries_kg: float) -> Stock:
     """The stock of one metal, within the sizes asked for, that the line holds.
 
     rig: the rig.
     stock: what the box holds.
-    wish: metal, smallest and largest.
+    wish: metal, smallest and largest; with no smallest, none finer than is hung below such a float.
+    carries_kg: what the float carries. [kg]
     Raises: Infeasible when the box holds no shot of that metal; OutOfRange when smallest is above largest.
     """
     if wish.smallest_kg is not None and wish.largest_kg is not None and wish.smallest_kg > wish.largest_kg:
@@ -102,9 +115,13 @@ def allowed(rig: Rig, stock: Stock, wish: Wish) -> Stock:
         small, large = wish.smallest_kg or 0.0, wish.largest_kg or 1.0
         return small - 1e-9 <= s.mass_kg <= large + 1e-9 and (wish.any_line or holds(s.mass_kg, s.density_kg_m3, line))
 
+    shot = tuple(s for s in stock.shot if s.material == metal and s.count > 0 and fits(s))
+    if wish.smallest_kg is None:
+        fine = finest_kg(carries_kg)
+        shot = tuple(s for s in shot if s.mass_kg >= fine - 1e-9) or shot
     return stock.model_copy(
         update={
-            "shot": tuple(s for s in stock.shot if s.material == metal and s.count > 0 and fits(s)),
+            "shot": shot,
             "leads": tuple(s for s in stock.leads if s.material == metal),
         }
     )

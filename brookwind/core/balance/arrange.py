@@ -12,10 +12,6 @@ from brookwind.core.gravity import sphere_diameter_m
 from brookwind.core.rest.span import Span
 from brookwind.core.rig.components import ShotRole
 
-BULK_SHARE_OF_SETTING = 1.0 / 3.0
-"""How far up a bulk goes, as a share of the line below the float. Editable default."""
-BULK_HIGHEST_M = 1.0
-"""The highest a bulk is put over the hook. [m] Editable default."""
 DROPPER_ROOM_M = 0.08
 """Line that each dropper wants below the bulk. [m]"""
 BULK_HIGHEST_SHARE = 0.7
@@ -37,14 +33,6 @@ class Grain(NamedTuple):
 Placed = list[tuple[ShotRole, float]]
 
 
-def bulk_at_m(span: Span) -> float:
-    """Lowest piece of a bulk: a third of the way up, at most a metre. [m]
-
-    span: the stretch it may sit on.
-    """
-    return min(max(BULK_SHARE_OF_SETTING * span.high_m, span.low_m), BULK_HIGHEST_M, span.high_m)
-
-
 def shoulder_to_shoulder(grains: Sequence[Grain], lowest_m: float, span: Span) -> list[float]:
     """Positions of pieces that touch, with their true lengths, largest on top. [m]
 
@@ -55,7 +43,7 @@ def shoulder_to_shoulder(grains: Sequence[Grain], lowest_m: float, span: Span) -
     if not grains:
         return []
     across = [g.across_m for g in reversed(grains)]
-    start = max(span.low_m, min(lowest_m, span.high_m - sum(across)))
+    start = max(min(span.low_m, span.bulk_m), min(lowest_m, span.high_m - sum(across)))
     positions, edge = [], start - across[0] / 2.0
     for d in across:
         positions.append(edge + d / 2.0)
@@ -86,14 +74,14 @@ def _down_from(top_m: float, gaps: Sequence[float]) -> list[float]:
 
 
 def place_bulk(chosen: Sequence[Grain], singles: Sequence[Grain], span: Span, ratio: float) -> Placed:
-    """All pieces together, a third of the way up.
+    """All pieces together, where a bulk goes.
 
     chosen: pieces, largest first.
     singles: none.
     span: the stretch they may sit on.
     ratio: not used.
     """
-    return [("bulk", p) for p in shoulder_to_shoulder(chosen, bulk_at_m(span), span)]
+    return [("bulk", p) for p in shoulder_to_shoulder(chosen, span.bulk_m, span)]
 
 
 def place_bulk_and_droppers(chosen: Sequence[Grain], singles: Sequence[Grain], span: Span, ratio: float) -> Placed:
@@ -105,7 +93,7 @@ def place_bulk_and_droppers(chosen: Sequence[Grain], singles: Sequence[Grain], s
     ratio: a gap over the one above it.
     """
     # On a short line a third of the way up leaves the droppers no room: the bulk goes up for them.
-    bulk_at = max(bulk_at_m(span), min(span.low_m + len(singles) * DROPPER_ROOM_M, span.at(BULK_HIGHEST_SHARE)))
+    bulk_at = max(span.bulk_m, min(span.low_m + len(singles) * DROPPER_ROOM_M, span.at(BULK_HIGHEST_SHARE)))
     bulk = shoulder_to_shoulder(chosen, bulk_at, span)
     below = _down_from(bulk_at, gaps_m(bulk_at - span.low_m, len(singles), ratio))
     return [*(("bulk", p) for p in bulk), *(("dropper", p) for p in below)]
@@ -133,7 +121,7 @@ def place_lower_third(chosen: Sequence[Grain], singles: Sequence[Grain], span: S
     span: the stretch they may sit on.
     ratio: a gap over the one above it.
     """
-    return place_strung(chosen, singles, Span(span.low_m, span.at(1.0 / 3.0)), ratio)
+    return place_strung(chosen, singles, Span(span.low_m, span.at(1.0 / 3.0), span.low_m), ratio)
 
 
 def place_under(chosen: Sequence[Grain], singles: Sequence[Grain], span: Span, ratio: float) -> Placed:

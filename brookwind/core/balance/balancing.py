@@ -17,11 +17,12 @@ from brookwind.core.balance.heavy_first import (
     with_heavy,
     with_jig,
 )
-from brookwind.core.balance.patterns import DROPPER_SHARE_MOST, Pattern
+from brookwind.core.balance.patterns import DROPPER_RANGE, DROPPER_SHARE_MOST, SMALL_SHARE, Pattern
 from brookwind.core.balance.placing import check_room, clear_of_others, taken_stretches
 from brookwind.core.balance.proposal import Balanced, Taken, Wish, larger_below, proposal_of, taken_of
 from brookwind.core.balance.refuse import already_full
 from brookwind.core.balance.search import Search
+from brookwind.core.balance.tail import FINEST_DROPPER_KG, tail_n
 from brookwind.core.balance.target import Target
 from brookwind.core.balance.totals import Choice, Effort, Lists
 from brookwind.core.balance.unshotted import no_heavy
@@ -35,10 +36,8 @@ from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import layout_of
 from brookwind.core.rig.threading import free_id, thread_on
 
-TIE_M = 1e-5
-"""Tips this near to one another count as equal: a hundredth of a millimetre. [m] Editable default."""
-
-
+_TOUCHES_M = 1e-4
+"""A bait this near to the bed rests on it. [m]"""
 MOST_BEGINNINGS = 40
 """Sizes of single shot that are tried one by one; of more in a box, so many from the smallest to the largest. Editable
 default: nobody carries as many."""
@@ -64,7 +63,9 @@ class _Scheme:
 
 
 @dataclass(frozen=True)
-class _Best:
+class Best:
+    """A beginning, what is fixed beforehand, and the choice made."""
+
     start: _Start
     scheme: _Scheme
     choice: Choice
@@ -78,18 +79,19 @@ def hung_pull_n(rig: Rig, target: Target) -> float:
     """
     hung = hanging(rig, target.water_kg_m3)
     attachment = attachment_depth_m(target.body, target.immersion_m, hung.stop_above_m)
-    # Only a bait laid on is meant to rest on the bed; until its weights are on, a floating one is not where it will be.
-    # A lift shot or a dragged lead is part of the load although it touches.
-    laid_on = rig.aim.bait_from == "bed" and rig.aim.bait_m < 0.0 and not layout_of(rig).hangs_for_balance
-    return lay_out(hung, attachment, rig.water.depth_m if laid_on else float("inf")).pull_n
+    # Only a bait on the bed, or laid on, is meant to rest there; until its weights are on, a floating one is not where
+    # it will be. A lift shot or a dragged lead is part of the load although it touches.
+    rests = rig.aim.bait_from == "bed" and rig.aim.bait_m <= 0.0 and not layout_of(rig).hangs_for_balance
+    return lay_out(hung, attachment, rig.water.depth_m - _TOUCHES_M if rests else float("inf")).pull_n
 
 
 class Balancing:
     """One pattern, tried from every beginning: what is fixed beforehand, then the free choice."""
 
     def __init__(
-        self, pattern: Pattern, stock: Stock, wish: Wish, target: Target, lists: Lists, effort: Effort
-    ) -> None:
+        self, pattern: Pattern, stock: Stock, wish: Wish, target: Target, lists: Lists, effort: Effort,
+        finished: dict[Rig, Balanced],
+    ) -> None:  # fmt: skip
         """Prepare; nothing is tried yet.
 
         pattern: where the weights go.
@@ -98,16 +100,19 @@ class Balancing:
         target: the float at the wanted tip.
         lists: totals listed before.
         effort: what may be spent.
+        finished: rigs that were finished before.
         """
         self.pattern, self.stock, self.wish, self.target = pattern, stock, wish, target
         self.shot = stock.shot
         self.pulls = [submerged_weight_n(s.mass_kg, s.density_kg_m3, target.water_kg_m3) for s in self.shot]
-        self.tie_m = max(wish.tie_m or TIE_M, target.tie_m)
+        # Errors are counted in whole ties, rounded: within the gate all are none.
+        self.tie_m = max(wish.tie_m or 2.0 * target.gate_m, target.tie_m)
+        self.most_over_n = max(0.0, target.most_n - target.pull_n)
         self.lists = lists
         by_mass = sorted(range(len(self.shot)), key=lambda i: self.shot[i].mass_kg)
         step = max(1.0, len(by_mass) / MOST_BEGINNINGS)
         self.beginnings = sorted(by_mass[int(k * step)] for k in range(min(len(by_mass), MOST_BEGINNINGS)))
-        self.effort = effort
+        self.effort, self.finished = effort, finished
 
     def fixed_n(self, scheme: _Scheme) -> float:
         """Pull of the single shot of a scheme. [N]"""
@@ -126,14 +131,15 @@ class Balancing:
         if keep or self.pattern.carrier == "none":
             heavies: list[Heavy] = [None]
         else:
-            heavies = heavy_options(at_tip, self.stock, self.target, hung)
+            heavies = heavy_options(at_tip, self.stock, self.target, hung, self.pattern.most_pieces == 0)
+        jigged = any(is_jig(c) for c in at_tip.components)
         found = []
         for heavy in heavies:
-            if heavy is None and self.pattern.needs_heavy and not keep:
+            if heavy is None and self.pattern.needs_heavy and not keep and not jigged:
                 raise no_heavy(self.pattern)
-            base = with_heavy(at_tip, heavy) if heavy else at_tip
+            base = with_heavy(at_tip, heavy, self.wish.bulk_share) if heavy else at_tip
             found.append(_Start(base, heavy, self._need(base)))
-        fitting = [s for s in found if s.need_n >= 0.0]
+        fitting = [s for s in found if s.need_n >= -self.most_over_n]
         if not fitting:
             least = max(found, key=lambda s: s.need_n)
             raise already_full(least.base, -least.need_n, self.target)
@@ -142,7 +148,7 @@ class Balancing:
     def _need(self, base: Rig) -> float:
         return self.target.pull_n - hung_pull_n(base, self.target)
 
-    def best(self, starts: list[_Start]) -> _Best | None:
+    def best(self, starts: list[_Start]) -> Best | None:
         """The best of all beginnings and schemes."""
         tries = [
             (start, scheme, entry)
@@ -154,10 +160,10 @@ class Balancing:
         if found is None:
             return None
         start, scheme, _ = tries[found[0]]
-        return _Best(start, scheme, found[1])
+        return Best(start, scheme, found[1])
 
     def _schemes(self, start: _Start) -> list[_Scheme]:
-        pattern, everything, wish = self.pattern, tuple(range(len(self.shot))), self.wish
+        pattern, everything, wish = self.pattern, self._beside(start), self.wish
         heavy = start.heavy.pieces if start.heavy else 0
         room = wish.max_pieces - heavy
         if room < 0:
@@ -171,12 +177,11 @@ class Balancing:
             return [
                 _Scheme(
                     (i,) * count,
-                    tuple(j for j in everything if self.shot[j].mass_kg >= s.mass_kg),
+                    everything,
                     max(0, pattern.least_pieces - count),
                     most - count,
                 )
-                for i, s in self._begun()
-                if s.count >= count and count * self.pulls[i] <= DROPPER_SHARE_MOST * start.need_n
+                for i in self._dropper_sizes(start, count)
             ]
         if pattern.alike == inf:
             return [_Scheme((), everything, pattern.least_pieces, most)]
@@ -190,6 +195,28 @@ class Balancing:
             for i, s in self._begun()
             if pattern.least_pieces * self.pulls[i] <= start.need_n * 1.5
         ]
+
+    def _beside(self, start: _Start) -> tuple[int, ...]:
+        """Sizes that may be chosen: under a stack or an olivette only what is small beside it."""
+        heavy = start.heavy
+        if heavy is None or not self.pattern.needs_heavy:
+            return tuple(range(len(self.shot)))
+        most = SMALL_SHARE * heavy.stock.mass_kg
+        return tuple(i for i, s in enumerate(self.shot) if s.mass_kg <= most)
+
+    def _dropper_sizes(self, start: _Start, count: int) -> list[int]:
+        """Sizes that do a dropper's job: heavy enough for the tail, but no bulk; the nearest where none does."""
+        most = DROPPER_SHARE_MOST * start.need_n / count
+        fine = 0.0 if self.wish.smallest_kg is not None else FINEST_DROPPER_KG
+        held = [
+            i for i, s in self._begun() if s.count >= count and self.pulls[i] <= most and s.mass_kg >= fine - 1e-9
+        ] or [i for i, s in self._begun() if s.count >= count and self.pulls[i] <= most]
+        if not held:
+            return []
+        span = span_of(start.base, self.wish.on_hooklength, self.wish.bulk_share)
+        least = tail_n(start.base, self.target.water_kg_m3, max(span.bulk_m, span.low_m)) / count
+        enough = [i for i in held if least <= self.pulls[i] <= DROPPER_RANGE * least]
+        return enough or [min(held, key=lambda i: abs(self.pulls[i] - least))]
 
     def _begun(self) -> list[tuple[int, ShotStock]]:
         return [(i, self.shot[i]) for i in self.beginnings]
@@ -260,7 +287,7 @@ class Balancing:
     def _put_on(self, rig: Rig, scheme: _Scheme, chosen: list[ShotStock]) -> Rig:
         """The rig with its free shot where the pattern has it."""
         singles = [self.shot[i] for i in scheme.singles]
-        span = span_of(rig, self.wish.on_hooklength)
+        span = span_of(rig, self.wish.on_hooklength, self.wish.bulk_share)
         pieces = [*chosen, *singles]
         if not pieces:
             return rig
@@ -276,17 +303,27 @@ class Balancing:
             rig = thread_on(rig, Shot(id=free_id(rig, "shot"), **s.on_line, role=role, position_m=position))
         return rig
 
-    def finish(self, best: _Best) -> Balanced:
+    def pulls_n(self, best: Best) -> float:
+        """What hangs on the float with it. [N]"""
+        return self.target.pull_n - best.start.need_n + self.fixed_n(best.scheme) + best.choice.total_n
+
+    def finish(self, best: Best) -> Balanced:
         """The best as a proposal."""
-        scheme, choice, heavy = best.scheme, best.choice, best.start.heavy
+        scheme, choice = best.scheme, best.choice
         base = best.start.base.model_copy(update={"pattern": self.pattern.id})
         rig = self._put_on(base, scheme, self._chosen(scheme, choice.counts))
+        proved = choice.proved and len(self.beginnings) == len(self.shot)
+        if rig not in self.finished:
+            self.finished[rig] = proposal_of(rig, self.pattern, self.taken_by(best), proved, choice.off_by)
+        return self.finished[rig]
+
+    def taken_by(self, best: Best) -> list[Taken]:
+        """What leaves the box for it."""
+        scheme, choice, heavy = best.scheme, best.choice, best.start.heavy
         used = Counter({i: c for i, c in zip(scheme.allowed, choice.counts, strict=True) if c})
         used.update(scheme.singles)
         counts = {i: c + (heavy.pieces if heavy and self.shot[i].item == heavy.item else 0) for i, c in used.items()}
         taken = [Taken(item=self.shot[i].item, label=self.shot[i].label, count=c) for i, c in sorted(counts.items())]
         if heavy and heavy.item not in {t.item for t in taken}:
             taken.insert(0, taken_of(heavy))
-        return proposal_of(
-            rig, self.pattern, taken, choice.proved and len(self.beginnings) == len(self.shot), choice.off_by
-        )
+        return taken

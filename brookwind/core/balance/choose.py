@@ -5,8 +5,8 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from typing import NamedTuple
 
-from brookwind.core.balance.search import Search
-from brookwind.core.balance.ties import TIE_N
+from brookwind.core.balance.search import CLOSE_SHARE, Search
+from brookwind.core.balance.ties import TIE_N, in_ties
 from brookwind.core.balance.totals import Choice, Prefer
 
 MOST_PIECES = 60
@@ -63,7 +63,7 @@ class Entry(NamedTuple):
 
 
 def best_of(entries: Sequence[Entry]) -> tuple[int, Choice] | None:
-    """The best choice of several searches: least error, fewest pieces in all, then as preferred.
+    """The best choice of several searches: least error, fewest pieces in all, as preferred, then nearest.
 
     All searches are taken on together, one piece more at a time, so that none looks further than the best needs.
 
@@ -73,7 +73,7 @@ def best_of(entries: Sequence[Entry]) -> tuple[int, Choice] | None:
     live = [(i, e) for i, e in enumerate(entries) if e.search.most >= e.search.least]
     top = _deepen([e for _, e in live]) if live else None
     picked = [
-        ((*e.prefer(choice.counts), i), i, choice)
+        ((*e.prefer(choice.counts), in_ties(choice.error, CLOSE_SHARE * e.search.tie), i), i, choice)
         for i, e in live
         if top is not None and _in_all(e) == top and (choice := e.search.pick(e.prefer))
     ]

@@ -5,10 +5,10 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from typing import Any, NamedTuple, TypeAlias
 
-from brookwind.core.balance.arrange import BULK_HIGHEST_M, BULK_SHARE_OF_SETTING
 from brookwind.core.balance.target import Target
 from brookwind.core.box.stock import LeadStock, ShotStock, Stock
 from brookwind.core.gravity import sphere_diameter_m, submerged_weight_n
+from brookwind.core.rest.span import BULK_HIGHEST_M, BULK_SHARE_OF_SETTING
 from brookwind.core.rig.builds import WEAK_LINK_M
 from brookwind.core.rig.components import Component, Link, Shot, Weight
 from brookwind.core.rig.document import Rig
@@ -20,12 +20,14 @@ SHARES: dict[Kind, tuple[float, float]] = {
     "lock": (0.45, 0.8),
     "lead": (0.6, 1.0),
     "linked-lead": (0.6, 1.0),
-    "stack": (0.6, 0.93),
+    "stack": (0.6, 0.96),
     "olivette": (0.6, 0.9),
 }
 """Least and most of the load that the heavy piece takes. Editable defaults."""
 MOST_IN_STACK = 3
 """Weights in a slider's stack. Editable default."""
+NEARLY_LOADED = 0.75
+"""Two or three weights alike that are this share of the load nearly load a slider. Editable default."""
 WEAK_LINK = 0.7
 """Its diameter over the leader's: with half the strength it breaks first. Editable default."""
 
@@ -98,13 +100,14 @@ def is_jig(c: Component) -> bool:
     return isinstance(c, Weight) and c.shape == "jig" and not c.fixed
 
 
-def heavy_options(rig: Rig, stock: Stock, target: Target, hung_n: float) -> list[Heavy]:
+def heavy_options(rig: Rig, stock: Stock, target: Target, hung_n: float, alone: bool) -> list[Heavy]:
     """The beginnings worth trying, or nothing to begin with.
 
     rig: the rig without them.
     stock: what the box holds.
     target: the wanted tip.
     hung_n: what hangs already. [N]
+    alone: nothing is added to it.
     """
     need = target.pull_n - hung_n
 
@@ -117,7 +120,13 @@ def heavy_options(rig: Rig, stock: Stock, target: Target, hung_n: float) -> list
         return [None]
     held = _held(kind, stock)
     least, most = SHARES[kind]
+    if alone:
+        # One that shows less tip than wanted, and still counts as wanted, will do.
+        most = max(most, (target.most_n - hung_n) / need)
     fitting = [p for p in held if least <= share(p) <= most]
+    if kind == "stack" and any(p.pieces > 1 and share(p) >= NEARLY_LOADED for p in fitting):
+        # A single ball only where no two or three alike are heavy enough.
+        fitting = [p for p in fitting if p.pieces > 1]
     return [*(fitting or _largest_below([p for p in held if share(p) <= most], share))] or [None]
 
 
@@ -129,7 +138,12 @@ def _held(kind: Kind, stock: Stock) -> list[HeavyPiece]:
             *stock.shot,
             *(s for s in stock.leads if s.shape == "ball"),
         )
-        return [HeavyPiece(s, n) for s in round_ones for n in range(2, MOST_IN_STACK + 1) if s.count >= n]
+        return [
+            HeavyPiece(s, n)
+            for s in round_ones
+            for n in range(1 if isinstance(s, LeadStock) else 2, MOST_IN_STACK + 1)
+            if s.count >= n
+        ]
     wanted = kind == "olivette"
     leads = [s for s in stock.leads if s.count >= 1 and s.shape != "jig"]
     return [HeavyPiece(s, 1) for s in leads if (s.shape == "olivette") == wanted]
@@ -139,11 +153,12 @@ def _largest_below(pieces: list[HeavyPiece], share: Callable[[HeavyPiece], float
     return [max(pieces, key=share)] if pieces else []
 
 
-def with_heavy(rig: Rig, heavy: HeavyPiece) -> Rig:
+def with_heavy(rig: Rig, heavy: HeavyPiece, share: float | None = None) -> Rig:
     """The rig with its heavy pieces where its family has them.
 
     rig: the rig without them.
     heavy: what to put on.
+    share: where a stack or olivette is wanted, as a share of the line below the float. [0 to 1]
     """
     kind = layout_of(rig).heavy
     s = heavy.stock
@@ -151,10 +166,10 @@ def with_heavy(rig: Rig, heavy: HeavyPiece) -> Rig:
     if kind == "lock":
         return _locked(rig, common)
     if kind == "stack":
-        return _stacked(rig, common, heavy.pieces)
+        return _stacked(rig, common, heavy.pieces, share)
     assert isinstance(s, LeadStock)
     if kind == "olivette":
-        fixed = Weight(id=free_id(rig, "olivette"), **common, shape=s.shape, position_m=_heavy_at_m(rig))
+        fixed = Weight(id=free_id(rig, "olivette"), **common, shape=s.shape, position_m=_heavy_at_m(rig, share))
         return thread_on(rig, fixed)
     lead = Weight(id=free_id(rig, "lead"), **common, shape=s.shape, runs=True, position_m=hooklength_join_m(rig))
     if kind == "linked-lead":
@@ -164,10 +179,12 @@ def with_heavy(rig: Rig, heavy: HeavyPiece) -> Rig:
     return _before_cushion(rig, lead)
 
 
-def _heavy_at_m(rig: Rig) -> float:
+def _heavy_at_m(rig: Rig, share: float | None) -> float:
     """Where a stack or olivette sits: a third of the way up, at most a metre, clear of the leader's knot. [m]"""
-    low = hooklength_join_m(rig) + 0.1
-    return min(max(low, min(BULK_SHARE_OF_SETTING * rig.setting_m, BULK_HIGHEST_M)), 0.7 * rig.setting_m)
+    low, wanted = hooklength_join_m(rig) + 0.1, min(BULK_SHARE_OF_SETTING * rig.setting_m, BULK_HIGHEST_M)
+    if share is not None:
+        wanted = share * rig.setting_m
+    return min(max(low, wanted), max(0.7, share or 0.0) * rig.setting_m)
 
 
 def _locked(rig: Rig, common: dict[str, Any]) -> Rig:
@@ -205,8 +222,8 @@ def thread_above_others(rig: Rig, lock: Shot) -> Rig:
     return rig.replace_components(tuple(components))
 
 
-def _stacked(rig: Rig, common: dict[str, Any], pieces: int) -> Rig:
-    across, low = sphere_diameter_m(common["mass_kg"], common["density_kg_m3"]), _heavy_at_m(rig)
+def _stacked(rig: Rig, common: dict[str, Any], pieces: int, share: float | None) -> Rig:
+    across, low = sphere_diameter_m(common["mass_kg"], common["density_kg_m3"]), _heavy_at_m(rig, share)
     for i in reversed(range(pieces)):
         at = low + (i + 0.5) * across
         rig = thread_on(rig, Shot(id=free_id(rig, "stack"), **common, role="stack", position_m=at))

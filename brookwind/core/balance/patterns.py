@@ -27,6 +27,10 @@ from brookwind.core.rest.span import Span
 
 DROPPER_SHARE_MOST = 0.4
 """Droppers together pull at most this share of the shot; more, and they are the bulk."""
+SMALL_SHARE = 0.3
+"""Cushion and seat are of shot no heavier than this share of one of the weights above them."""
+DROPPER_RANGE = 1.8
+"""They are up to so many times as heavy as their job asks."""
 CLOSING = 0.75
 """A gap over the one above it where gaps close towards the hook; the other way round where they open."""
 LEADER_SHOT_MOST = 2
@@ -91,7 +95,7 @@ STRUNG = Pattern(
     id="strung",
     name="even strung",
     says="Singly down the line: a slow fall for fish taking on the drop.",
-    least_pieces=5,
+    least_pieces=3,
     droppers=0,
     alike=2.0,
     place=place_strung,
@@ -100,7 +104,7 @@ TAPERED = Pattern(
     id="tapered",
     name="strung, gaps closing",
     says="Singly down the line, closer together towards the hook: the lower end gets down sooner.",
-    least_pieces=5,
+    least_pieces=3,
     droppers=0,
     alike=4.0,
     place=place_strung,
@@ -110,7 +114,7 @@ TAPERED_OPENING = Pattern(
     id="tapered-opening",
     name="strung, gaps opening",
     says="Singly down the line, wider apart towards the hook: the last metre falls slowest.",
-    least_pieces=5,
+    least_pieces=3,
     droppers=0,
     alike=4.0,
     place=place_strung,
@@ -120,7 +124,7 @@ LOWER_THIRD = Pattern(
     id="lower-third",
     name="strung over the lower third",
     says="Singly over the lower third: gets down first, then falls on slowly.",
-    least_pieces=4,
+    least_pieces=3,
     droppers=0,
     alike=2.0,
     place=place_lower_third,
@@ -144,7 +148,7 @@ STACK = Pattern(
     droppers=2,
     alike=inf,
     place=place_under,
-    heavy="two or three round weights that fit",
+    heavy="one to three round weights that fit",
     needs_heavy=True,
 )
 OLIVETTE = Pattern(
@@ -160,13 +164,25 @@ OLIVETTE = Pattern(
 )
 LEAD = Pattern(
     id="lead",
-    name="running lead",
-    says="The lead carries the load; at most two shot in the middle of the leader trim it and steady the bait.",
+    name="lead alone",
+    says="The lead, and a jig where there is one, is the whole load: no shot on the leader.",
     least_pieces=0,
     droppers=0,
     alike=inf,
     place=place_mid_leader,
+    most_pieces=0,
+    needs_heavy=True,
+)
+LEADER_SHOT = Pattern(
+    id="leader-shot",
+    name="lead, and shot on the leader",
+    says="The lead carries the load; one or two shot half way down the leader take a light or buoyant bait down.",
+    least_pieces=1,
+    droppers=0,
+    alike=inf,
+    place=place_mid_leader,
     most_pieces=LEADER_SHOT_MOST,
+    needs_heavy=True,
 )
 JIG = Pattern(
     id="jig",
@@ -201,7 +217,8 @@ NONE = Pattern(
 )
 
 PATTERNS = (
-    BULK, BULK_AND_DROPPERS, STRUNG, TAPERED, TAPERED_OPENING, LOWER_THIRD, LOCKED, STACK, OLIVETTE, LEAD, JIG, LIFT,
+    BULK, BULK_AND_DROPPERS, STRUNG, TAPERED, TAPERED_OPENING, LOWER_THIRD, LOCKED, STACK, OLIVETTE, LEAD,
+    LEADER_SHOT, JIG, LIFT,
     NONE,
 )  # fmt: skip
 PATTERN = MappingProxyType({p.id: p for p in PATTERNS})

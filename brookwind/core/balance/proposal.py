@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections import Counter
 from itertools import pairwise
 from typing import NamedTuple
 
@@ -13,7 +14,7 @@ from brookwind.core.balance.own_pattern import OwnPattern
 from brookwind.core.balance.patterns import Pattern
 from brookwind.core.edits.proposed import Proposed
 from brookwind.core.frozen import Frozen
-from brookwind.core.rig.components import Shot
+from brookwind.core.rig.components import Shot, Weight
 from brookwind.core.rig.document import Rig, of_kind
 from brookwind.core.situation import Situation
 
@@ -42,7 +43,12 @@ class Wish(Frozen):
     keep_heavy: bool = False
     """Leave the locking shot or the running lead as they are."""
     tie_m: float | None = Field(default=None, gt=0, le=0.02)
-    """Errors of tip this near count as none, so that fewer pieces win; a hundredth of a millimetre when not given."""
+    """Errors of tip this near to one another count as equal, so that fewer pieces win; what nobody trims any finer when
+    not given. [m]"""
+    bulk_share: float | None = Field(default=None, ge=0.05, le=0.95)
+    """How far up a bulk, stack or olivette goes, as a share of the line below the float; the usual when not given."""
+    as_label: bool = False
+    """Load what the float's label says, whatever tip shows."""
 
 
 class Taken(Frozen):
@@ -111,11 +117,12 @@ def proposal_of(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool, of
     """
     there = Situation(rig).stop_set_somehow
     rig, tip_m = there.rig, there.as_fished.tip_m
+    summary = weights_told(rig)
     proposal = Proposal(
         pattern=pattern.id,
         name=pattern.name,
-        summary=_summary(taken),
-        says=f"{pattern.name}: {_summary(taken)}.",
+        summary=summary,
+        says=f"{pattern.name}: {summary}.",
         rig=rig,
         tip_m=tip_m,
         error_m=tip_m - rig.aim.tip_m,
@@ -130,5 +137,25 @@ def proposal_of(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool, of
     return Balanced(proposal, there)
 
 
-def _summary(taken: list[Taken]) -> str:
-    return ", ".join(f"{t.count} × {t.label}" for t in taken) or "no shot at all"
+_TASKS: dict[str, str] = {
+    "lock": "lock it", "bulk": "bulk", "stack": "stack", "cushion": "cushion", "dropper": "below", "strung": "spread",
+    "lift": "on the bed", "back": "back shot",
+}  # fmt: skip
+
+
+def weights_told(rig: Rig) -> str:
+    """The weights of a rig by what they do: `2 × AB lock it · 3 × No 8 spread`.
+
+    rig: the rig.
+    """
+    groups: dict[str, Counter[str]] = {}
+    for c in rig.components:
+        if isinstance(c, Shot):
+            groups.setdefault(_TASKS.get(c.role, ""), Counter())[c.label] += 1
+        elif isinstance(c, Weight):
+            groups.setdefault("", Counter())[c.label] += 1
+    told = [
+        f"{', '.join(f'{n} × {label}' for label, n in pieces.items())} {task}".rstrip()
+        for task, pieces in sorted(groups.items(), key=lambda g: list(_TASKS.values()).index(g[0]) if g[0] else -1)
+    ]
+    return " · ".join(told) or "no shot at all"

@@ -2,12 +2,15 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
+
 from brookwind.core.balance.patterns import Pattern
-from brookwind.core.balance.proposal import Wish
+from brookwind.core.balance.proposal import Taken, Wish
 from brookwind.core.balance.target import Target
 from brookwind.core.box.stock import Stock
 from brookwind.core.errors import Infeasible
 from brookwind.core.figures import load
+from brookwind.core.floats.immersion import sinking_load_n
 from brookwind.core.gravity import lead_mass_kg, submerged_weight_n
 from brookwind.core.rig.document import Rig
 
@@ -36,6 +39,25 @@ def already_full(base: Rig, over_n: float, target: Target) -> Infeasible:
         "Take a larger float, a lighter hook or lead, or let more of the tip go under.",
         ("components",),
         figures,
+    )
+
+
+def all_sink(pattern: Pattern, taken: Sequence[Taken], pull_n: float, target: Target) -> Infeasible:
+    """Whatever the box makes of a pattern pulls the float under.
+
+    pattern: the pattern.
+    taken: the lightest that can be made.
+    pull_n: what hangs on the float then. [N]
+    target: the float at its wanted tip.
+    """
+    over = pull_n - sinking_load_n(target.body, target.water_kg_m3)
+    pieces = ", ".join(f"{t.count} × {t.label}" for t in taken) or "what hangs already"
+    return Infeasible.one(
+        "all-sink",
+        f"No {pattern.name} from this box leaves the float above water: even {pieces} pulls it under by {{over}}.",
+        "Take a pattern of fewer pieces, add smaller shot to the box, or take a larger float.",
+        ("stock",),
+        {"over": load(lead_mass_kg(over, target.water_kg_m3))},
     )
 
 

@@ -30,6 +30,8 @@ from brookwind.core.errors import OutOfRange
 
 _SHORT = 6
 """Lists of totals of up to so many pieces are short: they are made whole, and kept for the next call."""
+CLOSE_SHARE = 0.02
+"""Of what is equal in all else the nearest wins, counted in this share of a tie."""
 _OPTIONS = 400
 """Combinations looked at closely."""
 
@@ -254,7 +256,7 @@ class Search:
                     total = float(a[row] + b[from_[row] + k])
                     options.append((int(sizes[k]), total, tuple(int(c) for c in others[k])))
         options = sorted(o for o in options if o[0] <= fewest + 1)[:_OPTIONS]
-        best = min(options, key=lambda o: (*prefer(o[2]), in_ties(self.measure(o[1]), 0.02 * self.tie), o[2]))
+        best = min(options, key=lambda o: (*prefer(o[2]), in_ties(self.measure(o[1]), CLOSE_SHARE * self.tie), o[2]))
         return Choice(best[2], best[1], self.measure(best[1]), True)
 
     def _same_error(self, chosen: Found) -> tuple[float, float]:

@@ -18,10 +18,7 @@ from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import submerged_weight_n
 from brookwind.core.rest.settle import Settled
-from brookwind.core.rest.tip_range import doubts, skin_n
-
-TOLERANCE_M = 0.002
-"""Tips this near to the wanted one are as wanted. [m] Editable default."""
+from brookwind.core.rest.tip_range import doubts, skin_n, tip_gate_m
 
 
 class Trim(Frozen):
@@ -91,7 +88,7 @@ def sureness(
     spec: FloatSpec,
     wanted_m: float,
     shot: Sequence[ShotStock] = (),
-    tolerance_m: float = TOLERANCE_M,
+    tolerance_m: float | None = None,
 ) -> Sureness | None:
     """The chances of a rig at rest, and the shot to carry.
 
@@ -99,12 +96,14 @@ def sureness(
     spec: its float as entered.
     wanted_m: the wanted tip. [m]
     shot: what the box holds, to trim with.
-    tolerance_m: tips this near count as wanted. [m, more than 0]
+    tolerance_m: tips this near count as wanted; what nobody trims any finer when not given. [m, more than 0]
     None where a tight line holds the float, or where it lies: there is no tip to speak of.
     """
     body, water = settled.body, settled.water_kg_m3
     if settled.rod_n or settled.status == "lies" or wanted_m > body.length_m:
         return None
+    if tolerance_m is None:
+        tolerance_m = tip_gate_m(settled, wanted_m)
     found = doubts(settled, spec)
     sigma = sum(d.sigma_n**2 for d in found if d.id != "skin") ** 0.5
     left = sum(d.sigma_n**2 for d in found if d.id != "skin" and not d.trimmed_away) ** 0.5

@@ -14,8 +14,12 @@ from brookwind.core.floats.immersion import (
     sinking_load_n,
     tip_per_newton_m,
 )
+from brookwind.core.rest.tip_range import tip_gate_m
 from brookwind.core.rig.families import layout_of
 from brookwind.core.situation import Situation
+
+SUNK_M = 2.0
+"""Counts as the error of a float pulled under: longer than any float. [m]"""
 
 
 @dataclass(frozen=True)
@@ -29,6 +33,8 @@ class Target:
     """Load over what the tip asks; the rod holds the rest."""
     lifted_n: float = 0.0
     """What the current takes off the load: so much more must hang. [N]"""
+    gate_m: float = 0.0
+    """Tips this near to the wanted one count as wanted. [m]"""
 
     @property
     def immersion_m(self) -> float:
@@ -38,7 +44,15 @@ class Target:
     @property
     def pull_n(self) -> float:
         """Pull of what hangs that shows the wanted tip. [N]"""
-        return self.overload * load_at_immersion_n(self.body, self.immersion_m, self.water_kg_m3) + self.lifted_n
+        return self._pull_at_n(self.immersion_m)
+
+    @property
+    def most_n(self) -> float:
+        """Pull that shows as little tip as still counts as wanted. [N]"""
+        return self._pull_at_n(self.immersion_m + self.gate_m)
+
+    def _pull_at_n(self, immersion_m: float) -> float:
+        return self.overload * load_at_immersion_n(self.body, immersion_m, self.water_kg_m3) + self.lifted_n
 
     @property
     def tie_m(self) -> float:
@@ -53,7 +67,7 @@ class Target:
     def error_m(self, pull_n: float) -> float:
         """How far the tip is from the wanted one under a pull, 0 or more. [m]
 
-        pull_n: pull of what hangs. A float pulled under counts the tip, and the excess as if the tip went on. [N]
+        pull_n: pull of what hangs. A float pulled under is worse than any that is not. [N]
         """
         pull_n = (pull_n - self.lifted_n) / self.overload
         immersion = immersion_at_load_m(self.body, pull_n, self.water_kg_m3)
@@ -61,7 +75,7 @@ class Target:
             return abs(immersion - self.immersion_m)
         top = self.body.length_m
         excess = pull_n - sinking_load_n(self.body, self.water_kg_m3)
-        return self.tip_m + excess * tip_per_newton_m(self.body, top, self.water_kg_m3)
+        return SUNK_M + excess * tip_per_newton_m(self.body, top, self.water_kg_m3)
 
 
 def target_for(situation: Situation, lifted_n: float = 0.0) -> Target:
@@ -81,4 +95,5 @@ def target_for(situation: Situation, lifted_n: float = 0.0) -> Target:
             ("aim", "tip_m"),
             {"wanted": figures.tip(rig.aim.tip_m), "longest": figures.tip(tip)},
         )
-    return Target(settled.body, settled.water_kg_m3, rig.aim.tip_m, layout_of(rig).overload, lifted_n)
+    gate = tip_gate_m(settled, rig.aim.tip_m)
+    return Target(settled.body, settled.water_kg_m3, rig.aim.tip_m, layout_of(rig).overload, lifted_n, gate)

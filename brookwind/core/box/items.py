@@ -7,7 +7,7 @@ from typing import Annotated, Literal, TypeAlias, get_args
 from pydantic import Field
 
 from brookwind.core.box.jug import JugReading
-from brookwind.core.box.stock import FloatStock, LeadStock, ShotStock
+from brookwind.core.box.stock import Compartment, FloatStock, LeadStock, ShotStock
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.components import Density, LineDiameter, PieceMass
 
@@ -15,7 +15,7 @@ Name = Annotated[str, Field(min_length=1, max_length=60)]
 Count = Annotated[int, Field(ge=0, le=10_000)]
 
 
-class LineStock(Frozen):
+class LineStock(Compartment):
     """Line on a reel or spool."""
 
     kind: Literal["line"] = "line"
@@ -30,7 +30,7 @@ class LineStock(Frozen):
     count: Count = 1
 
 
-class LeaderStock(Frozen):
+class LeaderStock(Compartment):
     """Tied hooklengths, leaders or traces."""
 
     kind: Literal["leader"] = "leader"
@@ -41,25 +41,25 @@ class LeaderStock(Frozen):
     strength_n: float | None = Field(default=None, gt=0, le=2000)
     """As printed. [N]"""
     length_m: float = Field(gt=0, le=10)
-    hook_size: int | None = Field(default=None, ge=-10, le=30)
+    hook_size: int | None = Field(default=None, ge=-12, le=30)
     """Size of the hook tied to it, if one is."""
     count: Count = 1
 
 
-class HookStock(Frozen):
+class HookStock(Compartment):
     """Hooks of one size and pattern."""
 
     kind: Literal["hook"] = "hook"
     item: Name
     label: Name
-    size: int = Field(ge=-10, le=30)
+    size: int = Field(ge=-12, le=30)
     """Printed size; -1 stands for 1/0, -2 for 2/0 and so on."""
     pattern: str = Field(default="round", max_length=40)
     barb: Literal["barbed", "micro", "barbless"] = "barbed"
     count: Count
 
 
-class SwivelStock(Frozen):
+class SwivelStock(Compartment):
     """Swivels."""
 
     kind: Literal["swivel"] = "swivel"
@@ -69,7 +69,7 @@ class SwivelStock(Frozen):
     count: Count
 
 
-class StopStock(Frozen):
+class StopStock(Compartment):
     """Thread for stop knots, or rubbers."""
 
     kind: Literal["stop"] = "stop"
@@ -80,7 +80,7 @@ class StopStock(Frozen):
     count: Count
 
 
-class BeadStock(Frozen):
+class BeadStock(Compartment):
     """Beads."""
 
     kind: Literal["bead"] = "bead"
@@ -91,7 +91,7 @@ class BeadStock(Frozen):
     count: Count
 
 
-class LinkStock(Frozen):
+class LinkStock(Compartment):
     """Snap links and weak links."""
 
     kind: Literal["link"] = "link"
@@ -101,7 +101,7 @@ class LinkStock(Frozen):
     count: Count
 
 
-class BaitStock(Frozen):
+class BaitStock(Compartment):
     """Bait: what there is, and what one piece weighs and how it sinks."""
 
     kind: Literal["bait"] = "bait"
@@ -151,16 +151,23 @@ class Tray(Frozen):
 
 TRAYS = (
     Tray(id="weights", name="Weights", kinds=("shot", "lead"), words=(
-        "split shot", "shot", "lead", "sinker", "weight", "bullet", "barrel", "egg", "ball", "olivette", "jig",
+        "split shot", "shot", "lead", "sinker", "weight", "bullet", "barrel", "egg", "ball", "olivette", "olivet",
+        "jig", "swan", "slinky", "drilled", "dropper", "trimming",
     )),
-    Tray(id="floats", name="Floats", kinds=("float",), words=("float", "bobber", "waggler", "stick")),
+    Tray(id="floats", name="Floats", kinds=("float",), words=(
+        "float", "bobber", "waggler", "stick", "dibber", "slider", "cork", "slip float", "jigger", "bristle",
+    )),
     Tray(id="lines", name="Lines", kinds=("line",), words=("main line", "reel line", "top shot", "bumper", "braid")),
-    Tray(id="leaders", name="Leaders", kinds=("leader",), words=("hooklength", "leader", "trace", "snell")),
+    Tray(id="leaders", name="Leaders", kinds=("leader",), words=(
+        "hooklength", "leader", "trace", "snell", "dropper", "tippet", "wire",
+    )),
     Tray(id="hooks", name="Hooks", kinds=("hook",), words=("hook",)),
     Tray(id="swivels", name="Swivels", kinds=("swivel",), words=("swivel",)),
     Tray(id="stops", name="Stops", kinds=("stop",), words=("stop knot", "bobber stop", "float stop", "rubber")),
     Tray(id="beads", name="Beads", kinds=("bead",), words=("bead",)),
     Tray(id="links", name="Links", kinds=("link",), words=("link", "snap", "clip", "weak link")),
-    Tray(id="baits", name="Baits", kinds=("bait",), words=("bait", "feed", "hookbait")),
+    Tray(id="baits", name="Baits", kinds=("bait",), words=(
+        "bait", "feed", "hookbait", "spawn", "skein", "roe", "nymph", "pellet",
+    )),
 )  # fmt: skip
 """Every tray, in the order they are shown."""

@@ -1,4 +1,4 @@
-"""Quick stock entry: one line of text, such as `BB 24`, `8 +10`, `tin AAA 6` or `avon 3 g -1`."""
+"""Quick stock entry: one line of text, such as `BB 24`, `8 +10`, `tin AAA 6`, `avon 3 g -1` or `6 x 1/4 oz bullet`."""
 
 from __future__ import annotations
 
@@ -6,6 +6,7 @@ import re
 from collections.abc import Sequence
 
 from brookwind.core.box.items import BoxItem
+from brookwind.core.box.made import made, part_of
 from brookwind.core.box.stock import ShotStock
 from brookwind.core.errors import NotUnderstood, OutOfRange
 from brookwind.core.frozen import Frozen
@@ -14,7 +15,7 @@ from brookwind.core.rig.shot_series import MODERN_MASS_KG, size_label
 
 _COUNT_LAST = re.compile(r"^(?P<name>.+?)\s*(?P<sign>[=+\-−]?)\s*(?P<count>\d{1,5})$")
 _COUNT_FIRST = re.compile(r"^(?P<sign>[+\-−]?)(?P<count>\d{1,5})\s*[x×]\s*(?P<name>.+)$", re.IGNORECASE)
-_WRITE = "Write a size and a count, such as BB 24, No 8 +10 or tin AAA = 6."
+_WRITE = "Write a count and a thing, such as BB 24, No 8 +10, 6 x 1/4 oz bullet or 2 x 4x14 pole float."
 
 
 class QuickEntry(Frozen):
@@ -38,12 +39,9 @@ def quick_entry(text: str, box: Sequence[tuple[int, BoxItem]]) -> QuickEntry:
     line = " ".join(text.split())
     if re.search(r"=\s*[-−]\s*\d", line):
         raise OutOfRange.one("stock-negative", "There cannot be fewer than 0 in the box.", _WRITE, ("text",))
-    match = _COUNT_FIRST.match(line) or _COUNT_LAST.match(line)
-    if match is None:
-        raise NotUnderstood.one("quick-entry", f"{line!r} has no name and count.", _WRITE, ("text",))
-    version, before, named = _meant(match["name"].strip(" =,"), box)
+    count, sign, name = _counted(line)
+    version, before, named = _meant(name, box)
     held = before.count if before else 0
-    count, sign = int(match["count"]), match["sign"].replace("−", "-")
     after = held + count if sign == "+" else held - count if sign == "-" else count
     label = _name(named)
     if after < 0:
@@ -55,6 +53,24 @@ def quick_entry(text: str, box: Sequence[tuple[int, BoxItem]]) -> QuickEntry:
     fields = named.model_copy(update={"count": after})
     says = f"{label}: {held} → {after}" if before else f"New: {after} × {label}"
     return QuickEntry(version=version, before=before, after=fields, says=says)
+
+
+def _counted(line: str) -> tuple[int, str, str]:
+    """How many, whether set (nothing), added or taken, and of what."""
+    match = _COUNT_FIRST.match(line)
+    if match is None:
+        # `hook 16` and `10 beads 5 mm` end in figures that count nothing; `7 g bullet +2` does.
+        whole = part_of(line)
+        if whole is not None:
+            # Without a count it is one more.
+            return whole[0], "" if whole[0] > 1 else "+", line
+        several = re.match(r"^(\d{1,5})\s+(\D.*?)s?$", line)
+        if several and part_of(several[2]) is not None:
+            return int(several[1]), "", several[2]
+        match = _COUNT_LAST.match(line)
+    if match is None:
+        raise NotUnderstood.one("quick-entry", f"{line!r} has no name and count.", _WRITE, ("text",))
+    return int(match["count"]), match["sign"].replace("−", "-").replace("=", ""), match["name"].strip(" =,")
 
 
 def _meant(name: str, box: Sequence[tuple[int, BoxItem]]) -> tuple[int, BoxItem | None, BoxItem]:
@@ -71,6 +87,10 @@ def _meant(name: str, box: Sequence[tuple[int, BoxItem]]) -> tuple[int, BoxItem 
         fitting = [(v, i) for v, i in box if all(w in _name(i).lower() for w in name.lower().split())]
     exact = [(v, i) for v, i in fitting if _name(i).lower() == name.lower()]
     fitting = exact or fitting
+    if not fitting and (typed := part_of(name)) is not None:
+        new = made(typed[1])
+        there = next(((v, i) for v, i in box if _alike(i, new)), None)
+        return (there[0], there[1], there[1]) if there else (0, None, _of_own_name(new, box))
     if not fitting:
         raise NotUnderstood.one(
             "quick-name", f"Nothing in the box is called {name!r}, and it is no size of shot.", _WRITE, ("text",)
@@ -81,6 +101,23 @@ def _meant(name: str, box: Sequence[tuple[int, BoxItem]]) -> tuple[int, BoxItem 
             "quick-several", f"{name!r} fits several compartments: {names}.", "Write more of the name.", ("text",)
         )
     return fitting[0][0], fitting[0][1], fitting[0][1]
+
+
+def _alike(one: BoxItem, other: BoxItem) -> bool:
+    """The same thing, whatever it is called and however many there are."""
+    if one.kind != other.kind:
+        return False
+    if one.kind == "swivel":
+        return other.label in one.label
+    own = {"item", "label", "notes", "count", "weighings", "tube", "jug", "sink_m_s"}
+    own |= {"length_m"} if one.kind == "line" else set()
+    return one.model_dump(exclude=own) == other.model_dump(exclude=own)
+
+
+def _of_own_name(new: BoxItem, box: Sequence[tuple[int, BoxItem]]) -> BoxItem:
+    taken = {i.item for _, i in box}
+    names = (new.item, *(f"{new.item[:56]}-{n}" for n in range(2, 999)))
+    return new.model_copy(update={"item": next(n for n in names if n not in taken)})
 
 
 def _new_shot(size: str, metal: str) -> ShotStock:

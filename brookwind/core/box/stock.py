@@ -15,7 +15,14 @@ from brookwind.core.rig.components import Density, PieceMass
 from brookwind.core.rig.shot_series import size_label
 
 
-class ShotStock(Frozen):
+class Compartment(Frozen):
+    """What every compartment has."""
+
+    notes: str = Field(default="", max_length=1000)
+    """The angler's own."""
+
+
+class ShotStock(Compartment):
     """A compartment of split shot: how many, and what one weighs."""
 
     kind: Literal["shot"] = "shot"
@@ -44,7 +51,7 @@ class ShotStock(Frozen):
         }  # fmt: skip
 
 
-class LeadStock(Frozen):
+class LeadStock(Compartment):
     """A compartment of larger weights: leads that run on the line, olivettes that are fixed on it."""
 
     kind: Literal["lead"] = "lead"
@@ -67,7 +74,7 @@ class LeadStock(Frozen):
         }  # fmt: skip
 
 
-class FloatStock(Frozen):
+class FloatStock(Compartment):
     """A float in the box."""
 
     kind: Literal["float"] = "float"

@@ -77,7 +77,7 @@ def bound(plan: Plan, need: Need) -> Bound | None:
         capacity_kg=capacity,
         unmet=unmet,
         says=_says(need, capacity, unmet),
-        figures={**given, **({"capacity": Figure(value=capacity, quantity="load")} if capacity else {})},
+        figures={**given, **({"capacity": Figure(value=capacity, quantity="capacity")} if capacity else {})},
         why=need.why,
         source=need.source,
     )

@@ -13,6 +13,8 @@ from brookwind.core.edits.proposed import Proposed
 from brookwind.core.edits.set_conditions import SetConditions
 from brookwind.core.figures import Figure
 
+_MOST_SHARE = 0.95
+"""Nobody lets hook and bait be more of the load than this."""
 _HOPELESS = 1e6
 """Stands for a share without end, so that sums stay finite."""
 
@@ -73,7 +75,7 @@ def _concession(plan: Plan, needs: Sequence[Need], capacity: float) -> Concessio
     for need in needs:
         figure, limit = figure_at(plan, need, capacity), need.limit(plan)
         assert limit is not None
-        if not isfinite(figure):
+        if not isfinite(figure) or (need.quantity == "share" and figure > _MOST_SHARE):
             return None
         # A hair beyond, so that setting it opens the window.
         figure *= 0.98 if need.best == "more" else 1.02

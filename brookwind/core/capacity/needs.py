@@ -23,13 +23,20 @@ from brookwind.core.rest.tip_advice import waves_at
 
 BITE_M_S2 = 0.25
 """How fast a gentle bite sets the float moving. [m/s2] Editable default: 10 cm/s in 0.4 s."""
+ADDED_MASS = 0.06
+"""Water dragged along by a float that goes under, over what it displaces. Source: Lamb, a spheroid of 5 to 1."""
 CAST_STROKE_M = 2.0
 """Way over which a rod works up its speed. [m] Editable default."""
 LINE_SHARE = 0.25
 """Share of the line's strength that a cast may take. Editable default."""
+POLE_LEAST_MOST_KG, POLE_MOST_KG = 0.0012, 0.0008
+"""The most a pole float carries in a metre of still water, and for each metre to the power of 1.5. [kg] Editable
+defaults: 0.5 g to 1 m, 1 g to 2 m, 4 g deeper or in flow are in use."""
+LEAD_SHARE = 2.0
+"""Below a float that carries a lead, hook and bait may take so many times the share of the load. Editable default."""
 CALM_TO_M = 0.03
 """Waves above this hide a splash. [m] Editable default."""
-SPLASH_TO_M = 3.0
+SPLASH_TO_M = 2.0
 """In deeper water a splash is of no matter. [m] Editable default."""
 
 
@@ -60,7 +67,7 @@ def shown_tip_m(plan: Plan, body: FloatBody) -> float:
     plan: the plan.
     body: the float.
     """
-    wanted = plan.tip_m if body.type.id == plan.type else body.type.usual_tip_m
+    wanted = plan.tip_m if body.type.id == plan.type else body.usual_tip_m
     return min(wanted, body.longest_tip_m)
 
 
@@ -170,15 +177,30 @@ def tackle_share(plan: Plan, body: FloatBody) -> float:
 def take_under_n(plan: Plan, body: FloatBody) -> float:
     """Pull a fish feels when it takes the float under. [N]
 
-    F = (P_sink - P_tip) + (m + rho V) a: what still floats, and the mass of rig and dragged water set moving.
+    F = (P_sink - P_tip) + (m + k rho V) a: what still floats, and the mass of rig and dragged water set moving. A float
+    that goes under along its axis drags little water: k = 0.06 for a body five times as long as wide. Through one that
+    slides the line runs: only what still floats is felt.
 
     plan: the plan.
     body: the float.
-    Source: Archimedes' principle; Newton's second law with an added mass of about the displaced water.
+    Source: Archimedes' principle; Newton's second law; added mass of a prolate spheroid along its axis, H. Lamb,
+    Hydrodynamics, 1932, section 114.
     """
     still_floats = sinking_load_n(body, plan.water_kg_m3) - working_load_n(plan, body)
-    moved = thrown_kg(plan, body) + 0.5 * plan.water_kg_m3 * body.profile.volume_m3
+    if plan.mount.endswith("sliding"):
+        return still_floats
+    moved = thrown_kg(plan, body) + ADDED_MASS * plan.water_kg_m3 * body.profile.volume_m3
     return still_floats + moved * BITE_M_S2
+
+
+def pole_load_kg(plan: Plan, body: FloatBody) -> float:
+    """Load on a pole float, as lead. [kg]
+
+    plan: the plan.
+    body: the float.
+    Source: Archimedes' principle.
+    """
+    return lead_mass_kg(working_load_n(plan, body), plan.water_kg_m3)
 
 
 def line_force_n(plan: Plan, body: FloatBody) -> float:
@@ -195,7 +217,15 @@ def line_force_n(plan: Plan, body: FloatBody) -> float:
 
 
 def _when_cast(value: Callable[[Plan], float | None]) -> Callable[[Plan], float | None]:
-    return lambda plan: None if plan.on_pole else value(plan)
+    """Only for what is thrown: not on a pole, and no balloon, which is drifted or carried out."""
+    return lambda plan: None if plan.on_pole or plan.kind.blown_up else value(plan)
+
+
+def _pole_most_kg(plan: Plan) -> float | None:
+    if plan.mount != "pole-fixed":
+        return None
+    deep, flow = plan.depth_m, plan.conditions.current_m_s
+    return float(max(POLE_LEAST_MOST_KG, POLE_MOST_KG * deep**1.5) * (1.0 + 3.0 * flow))
 
 
 def _wave_speed(plan: Plan) -> float | None:
@@ -206,15 +236,28 @@ def _wave_speed(plan: Plan) -> float | None:
 def _splash_kg(plan: Plan) -> float | None:
     c = plan.conditions
     hidden = waves_at(c).height_m > CALM_TO_M or c.current_m_s > 0.4 or plan.depth_m > SPLASH_TO_M
-    return None if hidden or plan.on_pole else c.limits.splash_kg_m * plan.depth_m
+    return None if hidden or plan.on_pole or not plan.kind.splashes else c.limits.splash_kg_m * plan.depth_m
+
+
+def _tackle_most(plan: Plan) -> float | None:
+    if plan.kind.blown_up:
+        return None
+    carries_lead = plan.kind.reserve is not None and plan.kind.usual_tip_m is None
+    return plan.conditions.limits.tackle_share * (LEAD_SHARE if carries_lead else 1.0)
 
 
 def _safe_n(plan: Plan) -> float | None:
     return None if plan.line_strength_n is None else LINE_SHARE * plan.line_strength_n
 
 
-def _moves(plan: Plan) -> bool:
-    return plan.conditions.current_m_s > 0.0 or plan.conditions.wind_m_s > 0.0
+def _lean_most(plan: Plan) -> float | None:
+    moves = plan.conditions.current_m_s > 0.0 or plan.conditions.wind_m_s > 0.0
+    return plan.conditions.limits.lean_deg if moves and not plan.drags else None
+
+
+def _in_flow(value: Callable[[Plan], float | None]) -> Callable[[Plan], float | None]:
+    """Only where the water moves, and not where the lead is meant to drag."""
+    return lambda plan: None if plan.conditions.current_m_s <= 0.0 or plan.drags else value(plan)
 
 
 NEEDS: tuple[Need, ...] = (
@@ -236,14 +279,14 @@ NEEDS: tuple[Need, ...] = (
     ),
     Need(
         id="run", name="Run lost", side="lower", best="less", quantity="distance",
-        figure=run_lost_m, limit=lambda p: p.conditions.limits.run_lost_m if p.conditions.current_m_s > 0.0 else None,
+        figure=run_lost_m, limit=_in_flow(lambda p: p.conditions.limits.run_lost_m),
         says="loses {figure} of the run, {limit} allowed", give="lose {figure} of the run instead of {limit}",
         change=lambda _, v: {"limits.run_lost_m": v},
         why="How far the float goes over the ground during that fall.", source="as for settling",
     ),
     Need(
         id="lean", name="Lean", side="lower", best="less", quantity="angle",
-        figure=lean_deg, limit=lambda p: p.conditions.limits.lean_deg if _moves(p) else None,
+        figure=lean_deg, limit=_lean_most,
         says="leans {figure}, {limit} allowed", give="let the line lean {figure} instead of {limit}",
         change=lambda _, v: {"limits.lean_deg": v},
         why="The shape of this line in the current, free or held back as the rig is, for seven sizes of float.",
@@ -251,7 +294,7 @@ NEEDS: tuple[Need, ...] = (
     ),
     Need(
         id="lift", name="Lift", side="lower", best="less", quantity="line",
-        figure=lift_m, limit=lambda p: p.conditions.limits.lift_m if p.conditions.current_m_s > 0.0 else None,
+        figure=lift_m, limit=_in_flow(lambda p: p.conditions.limits.lift_m),
         says="lifts the bait {figure}, {limit} allowed",
         give="let the current lift the bait {figure} instead of {limit}",
         change=lambda _, v: {"limits.lift_m": v},
@@ -269,7 +312,7 @@ NEEDS: tuple[Need, ...] = (
     ),
     Need(
         id="tackle", name="Tackle", side="lower", best="less", quantity="share",
-        figure=tackle_share, limit=lambda p: p.conditions.limits.tackle_share,
+        figure=tackle_share, limit=_tackle_most,
         says="hook and bait take {figure} of the load, {limit} allowed",
         give="let hook and bait take {figure} of the load instead of {limit}",
         change=lambda _, v: {"limits.tackle_share": v},
@@ -277,15 +320,21 @@ NEEDS: tuple[Need, ...] = (
     ),
     Need(
         id="fish", name="Fish", side="upper", best="less", quantity="force",
-        figure=take_under_n, limit=lambda p: p.pull_n,
+        figure=take_under_n, limit=lambda p: None if p.kind.blown_up or p.drags else p.pull_n,
         says="takes {figure} of pull to go under, {limit} of pull suits the fish",
         give="offer the fish {figure} of pull instead of {limit}",
         change=lambda _, v: {"limits.pull_n": v},
-        why="What still floats above the wanted tip, and mass × 0.25 m/s² of rig and dragged water.",
+        why="What still floats above the wanted tip; of a fixed float also mass × 0.25 m/s² of rig and dragged water.",
         source="Archimedes, Newton; the species' pull is a default",
     ),
     Need(
-        id="splash", name="Splash", side="upper", best="less", quantity="load",
+        id="pole", name="Pole", side="upper", best="less", quantity="capacity",
+        figure=pole_load_kg, limit=_pole_most_kg,
+        says="carries {figure}, {limit} is the most in use at this depth", give="carry {figure} instead of {limit}",
+        change=None, why="Sizes in use on the pole by depth and current.", source="default",
+    ),
+    Need(
+        id="splash", name="Splash", side="upper", best="less", quantity="capacity",
         figure=thrown_kg, limit=_splash_kg,
         says="lands with {figure}, {limit} at most in so calm and shallow water",
         give="land {figure} instead of {limit} on calm water",
@@ -293,7 +342,7 @@ NEEDS: tuple[Need, ...] = (
         why="Mass that lands, against 6 g over each metre of calm water.", source="default",
     ),
     Need(
-        id="rod", name="Rod", side="upper", best="less", quantity="load",
+        id="rod", name="Rod", side="upper", best="less", quantity="capacity",
         figure=thrown_kg, limit=_when_cast(lambda p: p.conditions.rod_most_kg),
         says="{figure} to cast, the rod takes {limit}", give="take a rod that casts {figure}",
         change=lambda _, v: {"rod_most_kg": v},

@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pydantic import Field
 
-from brookwind.core.floats.kind import Mount
+from brookwind.core.floats.kind import FloatType, Mount
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
@@ -14,6 +14,8 @@ from brookwind.core.rest.hang import hanging
 from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.components import Bait, Bead, Component, Hook, LineSection, Swivel
 from brookwind.core.rig.document import Conditions, Rig, of_kind
+from brookwind.core.rig.families import FAMILY, fished, layout_of
+from brookwind.core.rig.usual_size import Size
 
 GENTLE_N = 0.015
 """Pull of a fish nobody named. [N] Editable default."""
@@ -52,6 +54,10 @@ class Plan(Frozen):
     fish_pull_n: float | None = Field(default=None, gt=0, le=5)
     """Pull the fish puts up with, as the angler's book has it; as it ships when not given. [N]"""
     conditions: Conditions = Conditions()
+    drags: bool = False
+    """Its lead is drawn along the bed: lean is the sign of being right, and the fish feels the lead first."""
+    usual: Size | None = None
+    """Capacities in use for this method, water and fish. [kg]"""
 
     @property
     def water_kg_m3(self) -> float:
@@ -62,6 +68,11 @@ class Plan(Frozen):
     def water(self) -> Fluid:
         """Density and viscosity of the water."""
         return fluid_of(self.temperature_c, self.salinity)
+
+    @property
+    def kind(self) -> FloatType:
+        """The type of float."""
+        return FLOAT_TYPE[self.type]
 
     @property
     def on_pole(self) -> bool:
@@ -91,7 +102,7 @@ def plan_of(rig: Rig, book: Book = SHIPPED) -> Plan:
     tackle = sum(i.weight_n for i in hanging(rig, water).items if isinstance(i.component, Hook | Bait | Swivel | Bead))
     lines = of_kind(rig, LineSection)
     main = lines[0] if lines else None
-    kind = FLOAT_TYPE.get(afloat.spec.type)
+    kind, family = FLOAT_TYPE.get(afloat.spec.type), FAMILY.get(rig.family)
     return Plan(
         type=kind.id if kind else "straight-waggler",
         mount=afloat.mount,
@@ -107,4 +118,6 @@ def plan_of(rig: Rig, book: Book = SHIPPED) -> Plan:
         species=rig.species,
         fish_pull_n=fish.pull_n if fish else None,
         conditions=rig.conditions,
+        drags=layout_of(rig).drags,
+        usual=family.size(fished(rig.water, rig.conditions, fish)) if family else None,
     )

@@ -9,7 +9,7 @@ from __future__ import annotations
 from collections.abc import Callable, Sequence
 from functools import lru_cache
 from math import atan2, degrees, exp, inf, isfinite, log
-from typing import NamedTuple, TypeVar
+from typing import Literal, NamedTuple, TypeVar
 
 from pydantic import ValidationError
 
@@ -24,22 +24,22 @@ from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.gravity import LEAD_KG_M3, submerged_weight_n
 from brookwind.core.matter.density import water_density_kg_m3
 from brookwind.core.motion.afloat import Afloat, go
-from brookwind.core.motion.fall import fall
+from brookwind.core.motion.fall import AT_FLOAT_SHARE, fall
 from brookwind.core.motion.fall_answer import FallWish
 from brookwind.core.motion.paying import QUICK
 from brookwind.core.motion.setup import setup_of
-from brookwind.core.rest.hang import hanging
+from brookwind.core.rest.hang import Item, hanging
 from brookwind.core.rest.settle import settle
+from brookwind.core.rest.span import CLEAR_OF_KNOT_M
 from brookwind.core.rig.components import Component, Float, Hook, LineSection, Shot, Stop, Weight
 from brookwind.core.rig.document import Aim, Conditions, Rig, Water
+from brookwind.core.rig.threading import hooklength_join_m, thread_on
 
 _LONGEST_S, _LEAST_DRIFT_M = 60.0, 1e-3
 _FALLS, _SHAPES = (0.3, 3.0), (0.08, 0.2, 0.5, 1.2, 3.0, 7.0, 16.0)
 """Capacities that are tried, over the type's usual one."""
 _HOOK_KG_M3, _NYLON_KG_M3 = 7850.0, 1140.0
 _LEAST_KG, _MOST_KG = 1e-6, 0.5
-_AT_FLOAT = 0.97
-"""Weights further up than this share of the setting sit at the float."""
 _ONE_PLACE = 0.25
 """Share of the line below weights whose places are not known. Editable default."""
 
@@ -213,18 +213,40 @@ def trial_rig(trial: Trial, body: FloatBody) -> Rig:
         id="trial", name="trial", family="trial", water=trial.water, aim=Aim(tip_m=max(1e-4, body.design_tip_m)),
         conditions=Conditions.model_validate(moving), components=tuple(pieces),
     )  # fmt: skip
+    bare = _with_weights(trial, bare)
     weights = [
         i for i in hanging(bare, _density(trial)).items if isinstance(i.component, Shot | Weight) and not i.above
     ]
     low = _low_n(trial, body)
     heavier: dict[str, float] = {}
     for load, part in (
-        (low, [i for i in weights if i.position_m < _AT_FLOAT * trial.line_m]),
-        (_load_n(trial, body) - low, [i for i in weights if i.position_m >= _AT_FLOAT * trial.line_m]),
+        (low, [i for i in weights if i.position_m < AT_FLOAT_SHARE * trial.line_m]),
+        (_load_n(trial, body) - low, [i for i in weights if i.position_m >= AT_FLOAT_SHARE * trial.line_m]),
     ):
         now = sum(i.weight_n for i in part)
         heavier |= {i.component.id: load / now for i in part if now > 0.0}
-    return bare.replace_components(tuple(_heavier(c, heavier.get(c.id)) for c in pieces))
+    return bare.replace_components(tuple(_heavier(c, heavier.get(c.id)) for c in bare.components))
+
+
+def _with_weights(trial: Trial, rig: Rig) -> Rig:
+    """A rig whose weights are not chosen yet gets a plain line's: one well down it, and one at a float with locks."""
+    hung = [i for i in hanging(rig, _density(trial)).items if isinstance(i.component, Shot | Weight) and not i.above]
+    if any((i.position_m < AT_FLOAT_SHARE * trial.line_m and i.component.kind == "shot") or _carries(i) for i in hung):
+        return rig
+    at = max(_ONE_PLACE * trial.line_m, hooklength_join_m(rig) + CLEAR_OF_KNOT_M)
+    rig = thread_on(rig, _shot("trial-low", "bulk", min(at, 0.9 * trial.line_m)))
+    if LOW_SHARE[trial.mount] < 0.5 and rig.float_piece.position_m is not None:
+        rig = thread_on(rig, _shot("trial-lock", "lock", rig.setting_m - 0.002))
+    return rig
+
+
+def _carries(item: Item) -> bool:
+    """It is what carries the load: not a jig at the hook."""
+    return isinstance(item.component, Weight) and item.component.shape != "jig"
+
+
+def _shot(name: str, role: Literal["lock", "bulk"], position_m: float) -> Shot:
+    return Shot(id=name, role=role, mass_kg=0.001, material="lead", density_kg_m3=LEAD_KG_M3, position_m=position_m)
 
 
 def _heavier(piece: Component, times: float | None) -> Component:
@@ -243,13 +265,7 @@ def _plain(trial: Trial, spec: FloatSpec) -> list[Component]:
     setting = None if slides else trial.line_m
     afloat = Float(id="float", spec=spec, mount=trial.mount, position_m=setting)
     places = [_ONE_PLACE * trial.line_m] if slides else [trial.line_m, _ONE_PLACE * trial.line_m]
-    shot = [
-        Shot(
-            id=f"shot-{i}", role="lock" if place == trial.line_m else "bulk", mass_kg=0.001, material="lead",
-            density_kg_m3=LEAD_KG_M3, position_m=place,
-        )
-        for i, place in enumerate(places)
-    ]  # fmt: skip
+    shot = [_shot(f"shot-{i}", "lock" if place == trial.line_m else "bulk", place) for i, place in enumerate(places)]
     hook_n = trial.tackle_kg * submerged_weight_n(1.0, LEAD_KG_M3, density)
     mass = min(_MOST_KG, max(_LEAST_KG, hook_n / submerged_weight_n(1.0, _HOOK_KG_M3, density)))
     hook = Hook(id="hook", size=14, mass_kg=mass, density_kg_m3=_HOOK_KG_M3)

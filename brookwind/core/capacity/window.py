@@ -14,6 +14,7 @@ from brookwind.core.capacity.needs import NEEDS
 from brookwind.core.capacity.plan import Plan
 from brookwind.core.figures import Figure
 from brookwind.core.frozen import Frozen
+from brookwind.core.rig.usual_size import Size
 
 
 class Window(Frozen):
@@ -27,6 +28,9 @@ class Window(Frozen):
     concessions: tuple[Concession, ...]
     """Smallest first; only when the window is shut."""
     faulty: tuple[Faulty, ...]
+    usual_low_kg: float | None = None
+    usual_high_kg: float | None = None
+    """Capacities in use for this method, water and fish; beside the window, they forbid nothing. [kg]"""
     says: str
     figures: dict[str, Figure] = Field(default_factory=dict)
 
@@ -49,6 +53,12 @@ def capacity_window(plan: Plan, floats: Sequence[FloatStock] = ()) -> Window:
     marks, faulty = rank(plan, floats, low, high)
     offered = concessions(plan, bounds, low, high) if empty else ()
     says, figures = _says(bounds, low, high, empty, unmet)
+    if plan.usual is not None:
+        says += _beside(plan.usual, bounds, low, high)
+        figures |= {
+            "usual_low": Figure(value=plan.usual.low_kg, quantity="capacity"),
+            "usual_high": Figure(value=plan.usual.high_kg, quantity="capacity"),
+        }
     return Window(
         low_kg=low,
         high_kg=high,
@@ -57,17 +67,30 @@ def capacity_window(plan: Plan, floats: Sequence[FloatStock] = ()) -> Window:
         marks=marks,
         concessions=offered,
         faulty=faulty,
+        usual_low_kg=plan.usual.low_kg if plan.usual else None,
+        usual_high_kg=plan.usual.high_kg if plan.usual else None,
         says=says,
         figures=figures,
     )
+
+
+def _beside(usual: Size, bounds: Sequence[Bound], low: float | None, high: float | None) -> str:
+    """What is in use, and which need it is at odds with."""
+    if low is not None and low > usual.high_kg:
+        cause = next(b.name.lower() for b in bounds if b.side == "lower" and b.capacity_kg == low)
+        return f" In use are {{usual_low}} to {{usual_high}}: {cause} asks for more."
+    if high is not None and high < usual.low_kg:
+        cause = next(b.name.lower() for b in bounds if b.side == "upper" and b.capacity_kg == high)
+        return f" In use are {{usual_low}} to {{usual_high}}: {cause} asks for less."
+    return " In use are {usual_low} to {usual_high}."
 
 
 def _says(
     bounds: Sequence[Bound], low: float | None, high: float | None, empty: bool, unmet: Sequence[Bound]
 ) -> tuple[str, dict[str, Figure]]:
     figures = {
-        **({"low": Figure(value=low, quantity="load")} if low else {}),
-        **({"high": Figure(value=high, quantity="load")} if high else {}),
+        **({"low": Figure(value=low, quantity="capacity")} if low else {}),
+        **({"high": Figure(value=high, quantity="capacity")} if high else {}),
     }
     if unmet:
         return f"No size of this type meets: {', '.join(b.name.lower() for b in unmet)}.", {}

@@ -50,7 +50,7 @@ def room_m(rig: Rig, near: Shot | None) -> float:
     if near is not None:
         above = next(((a, b) for a, b in gaps if a >= near.position_m - 1e-9), None)
         gaps = [above] if above else gaps
-    low, high = max(gaps, key=lambda g: g[1] - g[0], default=span)
+    low, high = max(gaps, key=lambda g: g[1] - g[0], default=(span.low_m, span.high_m))
     if high - low < 2 * LEAST_GAP_M:
         raise Infeasible.one(
             "no-room", "There is no room for another shot there.", "Slide others apart first.", ("above",)

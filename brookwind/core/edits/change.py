@@ -20,15 +20,19 @@ from brookwind.core.edits.change_metal import ChangeMetal
 from brookwind.core.edits.change_species import ChangeSpecies
 from brookwind.core.edits.change_stop import ChangeStop
 from brookwind.core.edits.fix import Fix
+from brookwind.core.edits.lower_weights import LowerWeights
 from brookwind.core.edits.means import Means
 from brookwind.core.edits.move import Move
 from brookwind.core.edits.mute import Mute
 from brookwind.core.edits.remove import Remove
+from brookwind.core.edits.replace import Replace
 from brookwind.core.edits.resize import Resize
 from brookwind.core.edits.set_aim import SetAim
 from brookwind.core.edits.set_conditions import SetConditions
+from brookwind.core.edits.set_for_mark import SetForMark
 from brookwind.core.edits.set_lash import SetLash
 from brookwind.core.edits.set_stop import SetStop
+from brookwind.core.edits.several import Bunch, Copy, MoveSeveral, Spread
 from brookwind.core.edits.swap import Swap
 from brookwind.core.edits.take import Take
 from brookwind.core.edits.tie import Tie
@@ -37,11 +41,18 @@ from brookwind.core.rig.refusals import from_validation
 
 Change: TypeAlias = Annotated[
     SetStop
+    | SetForMark
+    | LowerWeights
     | AddShot
     | Resize
     | Swap
     | Remove
     | Move
+    | MoveSeveral
+    | Copy
+    | Bunch
+    | Spread
+    | Replace
     | Fix
     | ChangeFloat
     | ChangeFamily

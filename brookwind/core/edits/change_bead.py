@@ -25,5 +25,5 @@ class ChangeBead(Edit):
         at = rig.components.index(rig.float_piece)
         has = [c for c in rig.components[:at] if isinstance(c, Bead)]
         if self.on_line and not has:
-            return rig.replace_components((*rig.components[:at], stop_bead(), *rig.components[at:]))
+            return rig.replace_components((*rig.components[:at], stop_bead(rig.float_piece.spec), *rig.components[at:]))
         return rig if self.on_line or not has else take_off(rig, lambda c: c in has)

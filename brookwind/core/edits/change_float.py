@@ -6,6 +6,7 @@ from typing import Literal
 
 from brookwind.core.edits.means import Edit, Means
 from brookwind.core.errors import NotUnderstood
+from brookwind.core.floats.body import float_body, is_usual_tip
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.rig.components import Float
@@ -35,6 +36,7 @@ class ChangeFloat(Edit):
             position_m=old.position_m,
         )  # fmt: skip
         # A wish that was only the old float's habit becomes the new one's; a tip the angler chose stays.
-        habit = FLOAT_TYPE[old.spec.type].usual_tip_m
-        aim = rig.aim.model_copy(update={"tip_m": kind.usual_tip_m}) if rig.aim.tip_m == habit else rig.aim
+        aim = rig.aim
+        if is_usual_tip(aim.tip_m, old.spec):
+            aim = aim.model_copy(update={"tip_m": float_body(self.spec).usual_tip_m})
         return rig.replace_components(tuple(new if c.id == old.id else c for c in rig.components), aim=aim)

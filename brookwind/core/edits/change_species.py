@@ -10,8 +10,8 @@ from brookwind.core.edits.change_hook import ChangeHook
 from brookwind.core.edits.change_line import ChangeLine, with_line
 from brookwind.core.edits.means import Edit, Means
 from brookwind.core.rig.components import LineSection
-from brookwind.core.rig.document import Rig, of_kind
-from brookwind.core.rig.families import FAMILY, family_aim, usual_aim
+from brookwind.core.rig.document import Aim, Rig, of_kind
+from brookwind.core.rig.families import FAMILY, family_aim, usual_lie
 from brookwind.core.rig.habits import Habits
 from brookwind.core.rig.lines import diameter_for_m, line_strength_n
 from brookwind.core.rig.species import feeding
@@ -31,8 +31,8 @@ class ChangeSpecies(Edit):
         species = means.book.fish(self.species)
         family = FAMILY.get(rig.family)
         if family is None:
-            lie = feeding(species, rig.water.temperature_c).lie
-            aim = usual_aim(lie, rig.water.depth_m, rig.aim.tip_m)
+            lie = usual_lie(feeding(species, rig.water.temperature_c).lie, rig.water.depth_m)
+            aim = Aim(tip_m=rig.aim.tip_m, bait_from=lie.bait_from, bait_m=lie.bait_m)
         else:
             aim = family_aim(family, species, rig.water, rig.float_piece.spec, Habits())
             aim = aim.model_copy(update={"tip_m": rig.aim.tip_m})

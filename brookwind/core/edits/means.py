@@ -5,7 +5,7 @@ from __future__ import annotations
 from abc import abstractmethod
 from dataclasses import dataclass, field
 
-from brookwind.core.box.stock import ShotStock, Stock
+from brookwind.core.box.stock import FloatStock, ShotStock, Stock
 from brookwind.core.errors import Infeasible, NotUnderstood
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.book import SHIPPED, Book
@@ -21,6 +21,7 @@ class Means:
     stock: Stock = field(default_factory=Stock)
     book: Book = SHIPPED
     habits: Habits | None = None
+    floats: tuple[FloatStock, ...] = ()
 
 
 class Edit(Frozen):

@@ -7,7 +7,8 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from brookwind.core.edits.means import Edit, Means, piece_of
-from brookwind.core.rig.components import PieceId
+from brookwind.core.errors import OutOfRange
+from brookwind.core.rig.components import LineSection, PieceId
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.threading import take_off
 
@@ -20,5 +21,12 @@ class Remove(Edit):
 
     def on(self, rig: Rig, means: Means) -> Rig:
         """Without them."""
-        gone = {piece_of(rig, piece).id for piece in self.pieces}
+        pieces = [piece_of(rig, piece) for piece in self.pieces]
+        for c in pieces:
+            if isinstance(c, LineSection):
+                raise OutOfRange.one(
+                    "line-stays", f"A rig is tied on its {c.label or c.role}.", "Change it for another instead.",
+                    ("pieces",),
+                )  # fmt: skip
+        gone = {c.id for c in pieces}
         return take_off(rig, lambda c: c.id in gone)

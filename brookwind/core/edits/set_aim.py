@@ -17,6 +17,7 @@ class SetAim(Edit):
     tip_m: float | None = Field(default=None, gt=0, le=0.5)
     bait_from: Literal["bed", "surface"] | None = None
     bait_m: float | None = Field(default=None, ge=-3, le=60)
+    lean_deg: float | None = Field(default=None, ge=5, le=30)
 
     def on(self, rig: Rig, means: Means) -> Rig:
         """With that aim; the stop stays where it is."""

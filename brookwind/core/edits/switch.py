@@ -4,6 +4,7 @@ from __future__ import annotations
 
 from typing import Any, TypeVar
 
+from brookwind.core.floats.body import float_body, is_usual_tip
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.book import SHIPPED, Book, found
@@ -75,12 +76,10 @@ def switch(rig: Rig, family_id: str, habits: Habits | None = None, book: Book = 
     weights = _weights(rig)
     if weights:
         dropped.append(f"{weights}: to be chosen anew")
-    if aim is not None and not keeps_float:
+    if aim is not None and not keeps_float and is_usual_tip(aim.tip_m, rig.float_piece.spec):
         # A tip that was only the old float's habit becomes the new one's.
-        old = FLOAT_TYPE.get(rig.float_piece.spec.type)
-        if old and aim.tip_m == old.usual_tip_m:
-            tip = FLOAT_TYPE[fresh.float_piece.spec.type].usual_tip_m
-            fresh = fresh.model_copy(update={"aim": aim.model_copy(update={"tip_m": tip})})
+        tip = float_body(fresh.float_piece.spec).usual_tip_m
+        fresh = fresh.model_copy(update={"aim": aim.model_copy(update={"tip_m": tip})})
     new = fresh.replace_components(components, notes=rig.notes, species=rig.species)
     if keeps_float and rig.float_piece.item:
         new = each(new, lambda c: c.model_copy(update={"item": rig.float_piece.item}) if c.kind == "float" else c)

@@ -25,6 +25,8 @@ from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.gravity import LABEL_LEAD_NET, LABEL_WATER_KG_M3
 from brookwind.core.roots import crossing
 
+USED_RESERVE = 0.3
+"""Share of the reserve that leader, jig and bait use up below a labelled lead. Editable default."""
 _MEASURES = ("own_mass_kg", *Dimensions.__annotations__)
 
 
@@ -68,8 +70,21 @@ class FloatBody:
 
     @property
     def longest_tip_m(self) -> float:
-        """The most that can sensibly be wanted to show: its tip, or for a float without one nearly all of it. [m]"""
-        return self.dimensions.tip_length_m or 0.95 * self.length_m
+        """The most that can sensibly be wanted to show: its tip; nearly all of a float without one. [m]
+
+        One whose mark is on its body has none to speak of.
+        """
+        tip = self.dimensions.tip_length_m
+        return tip if tip > self.design_tip_m else 0.95 * self.length_m
+
+    @property
+    def usual_tip_m(self) -> float:
+        """Tip it is fished with: its type's, or what shows when a little hangs below the labelled load. [m]"""
+        if self.type.usual_tip_m is not None:
+            return self.type.usual_tip_m
+        more = USED_RESERVE * (self.type.reserve or 0.0) * self.rated_kg * LABEL_LEAD_NET / LABEL_WATER_KG_M3
+        marked = self.profile.volume_below_m3(self.length_m - self.design_tip_m)
+        return round(self.length_m - self.profile.level_for_volume_m(marked + more), 3)
 
 
 @lru_cache(maxsize=2048)
@@ -93,10 +108,11 @@ def float_body(spec: FloatSpec) -> FloatBody:
     _check_fits_type(spec, kind)
     built_in = _said_built_in(spec, kind)
     dims, profile = _measured(spec, kind) if spec.profile else _proportioned(spec, kind, built_in)
-    design_tip = design_tip_m(spec, kind, dims, profile.height_m)
     bare = materials_of(spec, kind, dims, profile)
-    own, built_in = _masses(spec, kind, bare.mass_kg, built_in, _displaced(profile, design_tip))
+    own, built_in = _masses(spec, kind, bare.mass_kg, built_in, _bearing(spec, kind, dims, profile))
     dry = own + built_in
+    # The mark is painted on the float: a tube test finds how much it carries there, not another place.
+    design_tip = design_tip_m(spec, kind, dims, profile, dry)
     if spec.calibration:
         profile = calibrated(profile, dims.shoulder_m, spec.calibration)
         dry = spec.calibration.mass_kg
@@ -130,31 +146,75 @@ def float_body(spec: FloatSpec) -> FloatBody:
     )
 
 
-def design_tip_m(spec: FloatSpec, kind: FloatType, dims: Dimensions, height_m: float) -> float:
-    """What shows at the design waterline: the float's own mark, else the type's habit. [m]
+def is_usual_tip(tip_m: float, spec: FloatSpec) -> bool:
+    """A tip is only the float's habit, not one the angler chose.
+
+    tip_m: the tip. [m]
+    spec: the float as entered; one that cannot be has no habit.
+    """
+    try:
+        return abs(float_body(spec).usual_tip_m - tip_m) < 1e-6
+    except BrookwindError:
+        return False
+
+
+def design_tip_m(spec: FloatSpec, kind: FloatType, dims: Dimensions, profile: Profile, dry_kg: float) -> float:
+    """What shows at the design waterline: the float's own mark, else by its type's reserve or habit. [m]
+
+    With a reserve r, what it displaces there is  D = m + (D_all - m) / (1 + r).
 
     spec: the float as entered.
     kind: the float's type.
     dims: its measures.
-    height_m: its whole length. [m]
+    profile: its outline.
+    dry_kg: its mass with the built-in load. [kg]
+    Source: Archimedes' principle; the reserve is the type's editable default.
     """
     if spec.mark_m is not None:
-        if spec.mark_m >= height_m:
-            raise OutOfRange.one(
-                "mark-too-high",
-                "The mark is {mark} below the top of a float that is {length} long.",
-                "Enter what stands out above the mark.",
-                ("mark_m",),
-                {"mark": short(spec.mark_m), "length": short(height_m)},
-            )
+        _check_mark(spec.mark_m, profile.height_m)
         return spec.mark_m
+    if kind.reserve is None:
+        return _habit_m(kind, dims, profile)
+    spare = LABEL_WATER_KG_M3 * profile.volume_m3 - dry_kg
+    at_mark = (dry_kg + spare / (1.0 + kind.reserve)) / LABEL_WATER_KG_M3
+    return profile.height_m - profile.level_for_volume_m(at_mark)
+
+
+def _check_mark(mark_m: float, length_m: float) -> None:
+    if mark_m >= length_m:
+        raise OutOfRange.one(
+            "mark-too-high",
+            "The mark is {mark} below the top of a float that is {length} long.",
+            "Enter what stands out above the mark.",
+            ("mark_m",),
+            {"mark": short(mark_m), "length": short(length_m)},
+        )
+
+
+def _habit_m(kind: FloatType, dims: Dimensions, profile: Profile) -> float:
+    """What stands out at the mark of a type without a reserve. [m]"""
     if kind.design_out is not None:
-        return kind.design_out * height_m
+        return kind.design_out * profile.height_m
     return min(kind.design_tip_m, 0.8 * dims.tip_length_m)
 
 
 def _displaced(profile: Profile, design_tip: float) -> float:
     return LABEL_WATER_KG_M3 * profile.volume_below_m3(profile.height_m - design_tip)
+
+
+def _reserve(spec: FloatSpec, kind: FloatType) -> float:
+    """The share by which more than the label sinks it, where that is what sets the mark; 0 where a mark is given."""
+    return 0.0 if spec.mark_m is not None or kind.reserve is None else kind.reserve
+
+
+def _bearing(spec: FloatSpec, kind: FloatType, dims: Dimensions, profile: Profile) -> float:
+    """What is displaced where it bears the label and the reserve: all of it, or up to a mark that is given. [kg]"""
+    if _reserve(spec, kind):
+        return LABEL_WATER_KG_M3 * profile.volume_m3
+    if spec.mark_m is not None:
+        _check_mark(spec.mark_m, profile.height_m)
+    out = _habit_m(kind, dims, profile) if spec.mark_m is None else spec.mark_m
+    return _displaced(profile, out)
 
 
 def _said_built_in(spec: FloatSpec, kind: FloatType) -> float | None:
@@ -203,18 +263,18 @@ def _masses(
     spec: FloatSpec, kind: FloatType, by_material: float, built_in: float | None, displaced: float
 ) -> tuple[float, float]:
     """Own mass and built-in load. [kg]"""
-    said = spec.own_mass_kg
+    said, borne = spec.own_mass_kg, LABEL_LEAD_NET * (1.0 + _reserve(spec, kind))
     if built_in is None:
         # Neither label nor load is known: the spare buoyancy is shared as the type usually shares it.
         own = said or by_material
         share = _usual_built_in(kind)
-        return own, max(0.0, share * (displaced - own) / (LABEL_LEAD_NET + share))
+        return own, max(0.0, share * (displaced - own) / (borne + share))
     if said is not None:
         return said, built_in
     sized = spec.body_diameter_m is not None or spec.profile is not None
     if not sized or spec.capacity_kg is None:
         return by_material, built_in
-    own = displaced - built_in - spec.capacity_kg * LABEL_LEAD_NET
+    own = displaced - built_in - spec.capacity_kg * borne
     if own <= 0.0 and spec.calibration is None:
         raise OutOfRange.one(
             "float-too-small",
@@ -228,17 +288,13 @@ def _masses(
 
 
 def _surplus_kg(spec: FloatSpec, kind: FloatType, grow: float, built_in: float, diameter: float) -> float:
-    """By how much a float this wide carries more than its label says, at the design waterline. [kg]"""
+    """By how much a float this wide bears more than its label and reserve. [kg]"""
     dims = dimensions(spec, kind, diameter, grow)
     profile = outline_of(dims, kind)
     own = spec.own_mass_kg or materials_of(spec, kind, dims, profile).mass_kg
     assert spec.capacity_kg is not None
-    return (
-        _displaced(profile, design_tip_m(spec, kind, dims, profile.height_m))
-        - own
-        - built_in
-        - spec.capacity_kg * LABEL_LEAD_NET
-    )
+    borne = spec.capacity_kg * LABEL_LEAD_NET * (1.0 + _reserve(spec, kind))
+    return _bearing(spec, kind, dims, profile) - own - built_in - borne
 
 
 def _solve_diameter(spec: FloatSpec, kind: FloatType, grow: float, built_in: float) -> float:

@@ -21,7 +21,8 @@ Mount = Literal[
 
 @dataclass(frozen=True, kw_only=True)
 class FloatType:
-    """Proportions at `at_kg` of capacity; lengths grow with the cube root of capacity. All editable defaults.
+    """Proportions at `at_kg` of capacity; lengths and the tip's thickness grow with the cube root of capacity. All
+    editable defaults.
 
     Lengths and diameters in m; `stem`, `body` and `tip` name materials of `FLOAT_MATERIALS`. `setting_from` is the
     point of the float that the setting is measured to.
@@ -40,10 +41,16 @@ class FloatType:
     tip_diameter_m: float | None
     """None: as thick as the body."""
     paint_m: float
+    reserve: float | None = None
+    """Load that sinks it over the load at its mark, less 1; None: as what stands out at the mark gives it."""
     design_tip_m: float = 0.0
+    """What stands out at the mark, where that is not set by the reserve."""
     design_out: float | None = None
-    """Share of its height that stands out at the design waterline, for floats without a tip."""
-    usual_tip_m: float
+    """The same as a share of its height, for floats without a tip."""
+    usual_tip_m: float | None = None
+    """Tip it is fished with; None: what shows under its label and the little that hangs below the lead."""
+    tolerance_m: float = 0.0025
+    """A tip this near to the wanted one is as wanted. [m]"""
     shape: Shape
     setting_from: Literal["base", "eye", "top"]
     stem: str
@@ -63,6 +70,15 @@ class FloatType:
     """Hole or eye that the line runs through."""
     widest_m: float = 0.06
     """A body wider than this is a slip of the pen. [m]"""
+    blown_up: bool = False
+    """Blown up to carry what hangs, and drifted or carried out."""
+    splashes: bool = True
+    """Its splash may scare; others are meant to be heard."""
     litter: bool = False
     """Lost, it does harm: it is to be brought home."""
     source: str = "default"
+
+    @property
+    def slides(self) -> bool:
+        """It is made to run on the line, and is not fixed on it."""
+        return all(m.endswith("sliding") for m in self.mounts)

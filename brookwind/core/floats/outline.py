@@ -48,9 +48,9 @@ def dimensions(spec: FloatSpec, kind: FloatType, body_diameter_m: float, grow: f
         stem_diameter_m=spec.stem_diameter_m or min(kind.stem_diameter_m, wide),
         body_length_m=spec.body_length_m or kind.body_length_m * grow or wide,
         body_diameter_m=wide,
-        # A tip is a bought length of cane or bristle: it does not grow with the float.
+        # A tip is a bought length of cane or bristle: larger floats have a thicker one, not a longer one.
         tip_length_m=spec.tip_length_m or kind.tip_length_m,
-        tip_diameter_m=spec.tip_diameter_m or min(kind.tip_diameter_m or wide, wide),
+        tip_diameter_m=spec.tip_diameter_m or min(kind.tip_diameter_m * grow if kind.tip_diameter_m else wide, wide),
     )
 
 

@@ -21,6 +21,8 @@ SKIN_DEPTH_M = 0.1
 NEAR_BED = 0.01
 """Share of the depth at the bed in which the speed falls smoothly to nothing: among stones the power law, which ends
 in a jump, is not meant. Editable default."""
+NEAR_BEDS = (0.003, 0.03)
+"""What it may be: from a smooth bed to stones and weed. Editable default."""
 
 
 Array = NDArray[np.float64]
@@ -40,6 +42,8 @@ class Flow:
     """(depth, speed) as measured, from the surface down; the power law when empty. [m, m/s]"""
     wind_m_s: float = 0.0
     """Wind along the current; negative against it. [m/s]"""
+    near_bed: float | Array = NEAR_BED
+    """Share of the depth that is the slow layer at the bed."""
 
     @cached_property
     def still(self) -> bool:
@@ -75,12 +79,12 @@ class Flow:
 
     def _share(self, left: Array) -> Array:
         rate = 1.0 / self.exponent
-        near = np.minimum(np.maximum(left / NEAR_BED, 0.0), 1.0)
-        return np.asarray(np.maximum(left, NEAR_BED) ** rate * near * (2.0 - rate + (rate - 1.0) * near))
+        near = np.minimum(np.maximum(left / self.near_bed, 0.0), 1.0)
+        return np.asarray(np.maximum(left, self.near_bed) ** rate * near * (2.0 - rate + (rate - 1.0) * near))
 
     def _measured(self, depth_m: Array, left: Array) -> Array:
         depths, speeds = zip(*self.speeds, strict=True)
-        low = np.maximum(NEAR_BED, 1.0 - depths[-1] / self.depth_m)
+        low = np.maximum(self.near_bed, 1.0 - depths[-1] / self.depth_m)
         below = speeds[-1] * self._share(np.minimum(left, low)) / low ** (1.0 / self.exponent)
         return np.asarray(np.where(left < low, below, np.interp(depth_m, depths, speeds)))
 
@@ -105,9 +109,9 @@ class Flow:
             return np.asarray((self.speed(depth_m + step) - self.speed(depth_m - step)) / (2.0 * step))
         rate = 1.0 / self.exponent
         left = 1.0 - np.maximum(depth_m, 0.0) / self.depth_m
-        near = np.minimum(np.maximum(left / NEAR_BED, 0.0), 1.0)
-        above = rate * speed_m_s / np.maximum(left, NEAR_BED)
-        below = self.surface_m_s * NEAR_BED ** (rate - 1.0) * (2.0 - rate + 2.0 * (rate - 1.0) * near)
+        near = np.minimum(np.maximum(left / self.near_bed, 0.0), 1.0)
+        above = rate * speed_m_s / np.maximum(left, self.near_bed)
+        below = self.surface_m_s * self.near_bed ** (rate - 1.0) * (2.0 - rate + 2.0 * (rate - 1.0) * near)
         return np.asarray(-np.where(near < 1.0, np.where(left > 0.0, below, 0.0), above) / self.depth_m)
 
     def mirrored(self) -> Flow:

@@ -67,6 +67,15 @@ LINE_MATERIALS = (
         refracts=1.54,
         source=_POLYMER,
     ),
+    LineMaterial(
+        id="wire",
+        name="steel wire",
+        density_kg_m3=7850.0,
+        lies="sinks",
+        strength_pa=0.9e9,
+        refracts=2.5,
+        source="default",
+    ),
 )
 
 _WOOD = "USDA Forest Products Laboratory, Wood Handbook, 2010, chapter 4"

@@ -7,6 +7,7 @@ from typing import Literal
 
 import numpy as np
 
+from brookwind.core.errors import OutOfRange
 from brookwind.core.floats.attitude import Attitude, Pull, attitude
 from brookwind.core.floats.body import FloatBody
 from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n
@@ -15,7 +16,7 @@ from brookwind.core.flow.line_drag import FLOAT_DRAG, FLOAT_END_DRAG
 from brookwind.core.motion.chain import FINE, Chain, Grain, chain_of
 from brookwind.core.motion.equilibrium import AtTop, Resting, equilibrium
 from brookwind.core.motion.forces import State, link_forces, node_forces
-from brookwind.core.motion.setup import Setup, moves
+from brookwind.core.motion.setup import UNEVEN_M, Setup, moves
 from brookwind.core.rest.hang import Hanging
 from brookwind.core.rest.settle import Settled, attachment_depth_m
 from brookwind.core.rig.document import Rig
@@ -112,6 +113,21 @@ def hanging_still(chain: Chain, settled: Settled, setting_m: float, speed_m_s: f
     return State(x, z + slope * x, np.full(n, speed_m_s), np.zeros(n), tension)
 
 
+def hanging_free(chain: Chain, attachment_m: float, speed_m_s: float) -> State:
+    """The chain hanging straight down as if there were no bed.
+
+    chain: the chain.
+    attachment_m: depth of its upper end. [m]
+    speed_m_s: speed of the float. [m/s]
+    """
+    n = chain.nodes
+    below = np.cumsum(chain.weight_n[::-1])[::-1]
+    tension = np.maximum(below, 1e-4)
+    tension[0] = 0.0
+    z = attachment_m + np.concatenate(([0.0], np.cumsum(chain.link_m[1:])))
+    return State(np.zeros(n), z, np.full(n, speed_m_s), np.zeros(n), tension)
+
+
 def leaning(chain: Chain, setup: Setup, begin: State) -> State:
     """A first guess of the shape in a current: each link goes the way of the forces on all that hangs below it.
 
@@ -182,10 +198,26 @@ def go(
     guess = speed if speed is not None else 0.9 * float(setup.flow.skin_m_s)
     known = drawn_out(begin.resting, begin.chain, chain) if begin else None
     state = known or hanging_still(chain, settled, hung.setting_m, guess, setup.slope)
-    if known is None and settled.laid.bed_from_m <= 0.0 and moves(rig, setup):
+    in_motion = moves(rig, setup)
+    if known is None and settled.laid.bed_from_m <= 0.0 and in_motion:
         state = leaning(chain, setup, state)
-    found = _Waterline(settled, setup, chain, hung.stop_above_m, speed, rig.conditions.line_pull_n, state)
-    return found.settle(begin.immersion_m if begin else settled.immersion_m)
+
+    def brought_together(first: State, immersion_m: float, setup: Setup = setup) -> Afloat:
+        search = _Waterline(settled, setup, chain, hung.stop_above_m, speed, rig.conditions.line_pull_n, first)
+        return search.settle(immersion_m)
+
+    try:
+        return brought_together(state, begin.immersion_m if begin else settled.immersion_m)
+    except OutOfRange:
+        if not in_motion:
+            raise
+        # What would lie on the bed in still water may hang clear of it once the current leans the line.
+        free = leaning(chain, setup, hanging_free(chain, settled.attachment_m, guess))
+        try:
+            return brought_together(free, settled.immersion_m)
+        except OutOfRange:
+            # Nor does any bed jolt it as hard as a flat one would.
+            return brought_together(free, settled.immersion_m, replace(setup, gives_m=UNEVEN_M))
 
 
 class _Waterline:

@@ -21,8 +21,6 @@ from brookwind.core.rig.document import Rig, of_kind
 
 Array = NDArray[np.float64]
 
-_BED_GIVES_M = 2e-4
-"""How far a piece lying with its whole weight sinks into the bed. [m]"""
 _LEAST_N = 1e-5
 """Keeps the bed firm under a piece that weighs nothing. [N]"""
 
@@ -68,6 +66,8 @@ class Chain:
     """Node of every piece that hangs."""
     viscosity_m2_s: float
     """Kinematic, of the water."""
+    dry_n: float = 0.0
+    """What rests on the float's top while that stands out of the water. [N]"""
 
     @property
     def nodes(self) -> int:
@@ -90,9 +90,9 @@ class Chain:
         return bool(self.side_m.any())
 
     @cached_property
-    def bed_n_m(self) -> Array:
-        """Stiffness with which the bed, or the surface, bears a node. [N/m]"""
-        found: Array = (np.abs(self.weight_n) + _LEAST_N) / _BED_GIVES_M
+    def borne_n(self) -> Array:
+        """What bed or surface bear of a node that is pressed in as far as they give. [N]"""
+        found: Array = np.abs(self.weight_n) + _LEAST_N
         return found
 
     def from_node(self, first: int) -> Chain:
@@ -116,6 +116,7 @@ class Chain:
             side_n=part(self.side_n),
             node={k: max(0, v - first + 1) for k, v in self.node.items()},
             viscosity_m2_s=self.viscosity_m2_s,
+            dry_n=self.dry_n,
         )
 
 
@@ -150,7 +151,8 @@ def chain_of(rig: Rig, hanging: Hanging, water_kg_m3: float, grain: Grain = FINE
             weight[at] += pull
     area, ball, side, side_n, node = _pieces(items, positions, mass, weight, water_kg_m3)
     viscosity = viscosity_m2_s(rig.water.temperature_c, rig.water.salinity)
-    return Chain(positions, link, diameter, mass, weight, area, ball, side, side_n, node, viscosity)
+    dry = sum(i.dry_n for i in items)
+    return Chain(positions, link, diameter, mass, weight, area, ball, side, side_n, node, viscosity, dry)
 
 
 def _section_at(sections: Sequence[LineSection], position_m: float) -> LineSection:

@@ -9,7 +9,7 @@ import numpy as np
 
 from brookwind.core.figures import Figure
 from brookwind.core.flow.line_drag import LINE_DRAG_RANGE, SKIN_FRICTION, SKIN_FRICTIONS
-from brookwind.core.flow.profile import EXPONENTS
+from brookwind.core.flow.profile import EXPONENTS, NEAR_BEDS
 from brookwind.core.frozen import Frozen
 from brookwind.core.motion.afloat import Afloat
 from brookwind.core.motion.chain import Array
@@ -61,6 +61,7 @@ def _exponents(_: Afloat, conditions: Conditions) -> tuple[float, float]:
 
 _UNKNOWNS = (
     _Unknown("profile", "how the current slows towards the bed", _exponents, "Time a drift below the surface."),
+    _Unknown("layer", "the slow layer at the bed", lambda a, c: NEAR_BEDS, "Hold the bait clear of the bed."),
     _Unknown("line", "the drag of the line", lambda a, c: LINE_DRAG_RANGE, "A thinner line would matter most."),
     _Unknown("skin", "the friction along the line", lambda a, c: SKIN_FRICTIONS, "It cannot be measured at the water."),
     _Unknown("float", "the drag of the float", lambda a, c: FLOAT_DRAG_RANGE, "Time the float over a few metres."),
@@ -85,13 +86,15 @@ def doubts(afloat: Afloat, conditions: Conditions) -> tuple[Range, Range, tuple[
     afloat: the shape as reckoned.
     conditions: what the angler says of the water.
     Each unknown is moved to both ends of what is plausible, the others kept; the changes are added in squares.
-    Source: propagation of errors; ranges are `EXPONENTS`, `LINE_DRAG_RANGE`, `SKIN_FRICTIONS`, `FLOAT_DRAG_RANGE`.
+    Source: propagation of errors; ranges are `EXPONENTS`, `NEAR_BEDS`, `LINE_DRAG_RANGE`, `SKIN_FRICTIONS`,
+    `FLOAT_DRAG_RANGE`.
     """
     unknowns = [u for u in _UNKNOWNS if u.id != "float" or conditions.hold is None]
     m = 2 * len(unknowns)
     flow, setup, top = afloat.setup.flow, afloat.setup, afloat.top
     columns = {
         "profile": np.full((m, 1), float(flow.exponent)),
+        "layer": np.full((m, 1), float(np.max(flow.near_bed))),
         "line": np.ones((m, 1)),
         "skin": np.full((m, 1), SKIN_FRICTION),
         "float": np.ones((m, 1)),
@@ -99,7 +102,10 @@ def doubts(afloat: Afloat, conditions: Conditions) -> tuple[Range, Range, tuple[
     for i, unknown in enumerate(unknowns):
         columns[unknown.id][2 * i : 2 * i + 2, 0] = unknown.ends(afloat, conditions)
     varied = replace(
-        setup, flow=replace(flow, exponent=columns["profile"]), line_drag=columns["line"], skin=columns["skin"]
+        setup,
+        flow=replace(flow, exponent=columns["profile"], near_bed=columns["layer"]),
+        line_drag=columns["line"],
+        skin=columns["skin"],
     )
     held = replace(top, drag_kg_m=top.drag_kg_m * columns["float"][:, 0])
     try:

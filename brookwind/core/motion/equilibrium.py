@@ -76,7 +76,7 @@ def equilibrium(chain: Chain, setup: Setup, top: AtTop, begin: State) -> Resting
     """
     found = _newton(chain, setup, top, begin) or _follow(chain, setup, top, begin)
     if found is None:
-        raise _no_shape(setup, begin)
+        raise _no_shape(setup, top, begin)
     return found
 
 
@@ -209,7 +209,7 @@ def _float_push(setup: Setup, top: AtTop, speed: Array) -> tuple[Array, Array]:
 
 def _resting(chain: Chain, setup: Setup, top: AtTop, s: State, rounds: int) -> Resting:
     links, nodes = link_forces(chain, s, setup), node_forces(chain, s, setup, min(0.0, top.depth_m))
-    held = chain.weight_n[0] if top.depth_m >= 0.0 else 0.0
+    held = chain.weight_n[0] if top.depth_m >= 0.0 else chain.dry_n
     load = held + s.tension[..., 1] * links.cz[..., 0] + 0.5 * links.fz[..., 0]
     side = s.tension[..., 1] * links.cx[..., 0] + 0.5 * links.fx[..., 0] + nodes.fx[..., 0]
     push, _ = _float_push(setup, top, s.vx[..., 0])
@@ -251,12 +251,14 @@ def variants(chain: Chain, setup: Setup, top: AtTop, known: State, count: int) -
     return s, off
 
 
-def _no_shape(setup: Setup, begin: State) -> OutOfRange:
+def _no_shape(setup: Setup, top: AtTop, begin: State) -> OutOfRange:
     if float(np.min(setup.flow.depth_m - begin.z)) < _TOUCHES_M:
         return OutOfRange.one(
             "sticks-and-slips",
             "With part of it on the bed this rig catches and lifts off by turns: it takes no steady shape.",
-            "Move the stop a little either way, or hold the float to a speed.",
+            "Move the stop a little either way, or hold the float to a speed."
+            if top.speed_m_s is None
+            else "Shorten the setting, or hold it back more or less.",
             ("conditions", "hold"),
         )
     return OutOfRange.one(

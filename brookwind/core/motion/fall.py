@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterator
+from collections.abc import Iterator, Sequence
 from typing import NamedTuple
 
 import numpy as np
@@ -12,16 +12,23 @@ from brookwind.core.figures import Figure
 from brookwind.core.flow.profile import Flow
 from brookwind.core.matter.fluid import Fluid, fluid_of
 from brookwind.core.motion.afloat import go
-from brookwind.core.motion.chain import COARSE, ball_m
-from brookwind.core.motion.fall_answer import Fall, FallPiece, FallWish, FeedFall, Frame
+from brookwind.core.motion.chain import COARSE, Grain, ball_m
+from brookwind.core.motion.fall_answer import Fall, FallPiece, FallStep, FallWish, FeedFall, Frame
 from brookwind.core.motion.feed import FEED, falls_at_m_s, free_fall
 from brookwind.core.motion.paying import USUAL, Detail, Sinking
-from brookwind.core.motion.setup import moves, setup_of
+from brookwind.core.motion.setup import Setup, moves, setup_of
+from brookwind.core.rest.hang import Item
 from brookwind.core.rest.settle import Settled, settle
+from brookwind.core.rig.components import Shot, Weight
 from brookwind.core.rig.document import Rig
 
-AT_DEPTH_M, AT_DEPTH_SHARE = 0.05, 0.02
-"""A bait this near to where it comes to rest is at depth. [m], and of the depth. Editable defaults."""
+HAND_M, AT_DEPTH_SHARE, NO_MORE_SHARE = 0.10, 0.02, 0.25
+"""A bait within a hand of where it comes to rest is at depth; in deep water a share of the depth, and in shallow water
+never more than this share of it. [m] Editable defaults."""
+AT_FLOAT_SHARE = 0.97
+"""Weights further up than this share of the setting sit at the float."""
+MORE_LINKS, FINER = 7, 0.4
+"""How the line is cut up otherwise: more links, and pieces share a node only when they are so much nearer."""
 _QUIET_S = 1.0
 """The bait counts as at depth when it has stayed so long. [s]"""
 _STIRS_M_S = 4e-3
@@ -52,9 +59,20 @@ def falling(
     rest = settled or settle(rig)
     setup = setup_of(rig, rest.water_kg_m3)
     final = final_depth_m(rig, rest, ask.pinned)
-    near = max(AT_DEPTH_M, AT_DEPTH_SHARE * final)
+    try:
+        yield from _followed(rig, rest, setup, ask, final, detail)
+    except OutOfRange:
+        # Cut up otherwise, the line passes the moment at which it could not be followed.
+        grain = Grain(links=detail.grain.links + MORE_LINKS, merge_m=FINER * detail.grain.merge_m)
+        yield from _followed(rig, rest, setup, ask, final, detail._replace(grain=grain))
+
+
+def _followed(
+    rig: Rig, rest: Settled, setup: Setup, ask: FallWish, final: float, detail: Detail
+) -> Iterator[float | Fall]:
+    near = min(max(HAND_M, AT_DEPTH_SHARE * final), max(0.02, NO_MORE_SHARE * final))
     sinking = Sinking(rig, rest, setup, ask.landing, ask, detail)
-    record = _Record(final, near)
+    record = _Record(final, near, _main_weight(sinking.items, rig.setting_m), ask.to_still)
     record.take(sinking)
     said = 0.0
     while sinking.time_s < ask.longest_s and not record.done(sinking):
@@ -110,6 +128,16 @@ def _cannot_follow(time_s: float) -> OutOfRange:
     )
 
 
+def _main_weight(items: Sequence[Item], setting_m: float) -> int | None:
+    """Which item carries the line down: the heaviest well below the float."""
+    heavy = [
+        (i.weight_n, n)
+        for n, i in enumerate(items)
+        if isinstance(i.component, Shot | Weight) and not i.above and i.position_m < AT_FLOAT_SHARE * setting_m
+    ]
+    return max(heavy)[1] if heavy else None
+
+
 class _At(NamedTuple):
     """The hook at one moment."""
 
@@ -124,8 +152,10 @@ class _At(NamedTuple):
 class _Record:
     """What is kept of a fall."""
 
-    def __init__(self, final_m: float, near_m: float) -> None:
+    def __init__(self, final_m: float, near_m: float, weight: int | None, to_still: bool) -> None:
         self.final_m, self.near_m = final_m, near_m
+        self.weight, self.to_still = weight, to_still
+        self.sunk: list[tuple[float, float]] = []
         self.frames: list[Frame] = []
         self.hook: list[_At] = []
         self.flat_s = self.away_s = self.stirred_s = 0.0
@@ -147,6 +177,8 @@ class _Record:
         s, now = sinking.state, sinking.time_s
         depth, speed = float(s.z[-1]), float(np.hypot(s.vx[-1], s.vz[-1]))
         self.hook.append(_At(now, depth, speed, float(s.x[0]), float(s.x[-1]), sinking.stopped))
+        if self.weight is not None:
+            self.sunk.append((now, sinking.places()[self.weight][1]))
         if abs(depth - self.final_m) > self.near_m or not sinking.stopped:
             self.away_s = now
         if float(np.max(np.hypot(s.vx - s.vx[0], s.vz))) > _STIRS_M_S:
@@ -158,7 +190,21 @@ class _Record:
 
     def done(self, sinking: Sinking) -> bool:
         """The bait has been at depth for a while, or nothing stirs any more."""
-        return sinking.time_s - self.away_s > _QUIET_S or sinking.time_s - self.stirred_s > _LONG_QUIET_S
+        calm = sinking.time_s - self.stirred_s > _LONG_QUIET_S
+        return calm or (not self.to_still and sinking.time_s - self.away_s > _QUIET_S)
+
+    def told(self, sinking: Sinking, arrived: float | None) -> tuple[FallStep, ...]:
+        """The fall in the steps an angler knows."""
+        steps = []
+        if self.weight is not None:
+            c, last = sinking.items[self.weight].component, self.sunk[-1][1]
+            away = max((t for t, z in self.sunk if abs(z - last) > self.near_m), default=0.0)
+            steps.append(FallStep(what="weight", says=f"{c.label or c.kind} at its depth", time_s=away))
+        if arrived is not None:
+            steps.append(FallStep(what="bait", says="the bait within a hand of its place", time_s=arrived))
+        if sinking.time_s - self.stirred_s > _LONG_QUIET_S:
+            steps.append(FallStep(what="still", says="hanging still", time_s=self.stirred_s))
+        return tuple(steps)
 
     def _arrival(self) -> tuple[_At | None, float]:
         """When the bait came to depth for good, and that depth: where it should rest, or else where it does."""
@@ -210,6 +256,7 @@ class _Record:
             to_stop_s=sinking.stopped_s,
             to_cock_s=None if flat_at_end else self.flat_s,
             to_depth_s=arrived,
+            told=self.told(sinking, arrived),
             depth_m=final,
             last_metre_m_s=_last_metre(self.hook, there),
             drift_m=drift,

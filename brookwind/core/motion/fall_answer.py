@@ -26,6 +26,8 @@ class FallWish(Frozen):
     """Length of the run. [m]"""
     longest_s: float = Field(default=90.0, ge=1, le=300)
     """Given up after this time. [s]"""
+    to_still: bool = False
+    """Followed until nothing stirs any more, not only until the bait is near its place."""
     feed: tuple[str, ...] = Field(default=(), max_length=4)
     """Ids of feed that is thrown in beside it."""
     feed_after_s: float = Field(default=0.0, ge=0, le=60)
@@ -66,6 +68,14 @@ class FeedFall(Frozen):
     """By how much it reaches the bait's depth before the bait; None when it never does. [s]"""
 
 
+class FallStep(Frozen):
+    """A moment of the fall as an angler tells it."""
+
+    what: Literal["weight", "bait", "still"]
+    says: str
+    time_s: float
+
+
 class Fall(Frozen):
     """From landing to fishing."""
 
@@ -75,7 +85,9 @@ class Fall(Frozen):
     to_cock_s: float | None
     """When the float stands for good."""
     to_depth_s: float | None
-    """When the bait is at depth for good; None: not within the time allowed."""
+    """When the bait is within a hand of its place for good; None: not within the time allowed."""
+    told: tuple[FallStep, ...]
+    """Main weight at its depth, bait within a hand of its place, hanging still: as far as they came about."""
     depth_m: float
     """Where the bait comes to rest. [m]"""
     last_metre_m_s: float | None

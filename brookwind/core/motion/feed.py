@@ -11,6 +11,7 @@ from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.frozen import Sourced
 from brookwind.core.gravity import sphere_diameter_m, submerged_weight_n
 from brookwind.core.matter.fluid import Fluid
+from brookwind.core.rig.book import SHIPPED
 
 _PARTS = 60
 """Depths of a path."""
@@ -62,11 +63,17 @@ class Feed(Sourced):
     density_kg_m3: float
 
 
+def _of_bait(id: str, name: str, bait_id: str) -> Feed:
+    """What is a bait too falls as it does: one mass and one density."""
+    bait = SHIPPED.bait(bait_id)
+    return Feed(id=id, name=name, mass_kg=bait.mass_kg, density_kg_m3=bait.density_kg_m3, source=bait.source)
+
+
 FEEDS = (
-    Feed(id="maggots", name="maggots", mass_kg=0.00005, density_kg_m3=1060.0, source="default"),
-    Feed(id="casters", name="casters", mass_kg=0.00005, density_kg_m3=1090.0, source="default"),
-    Feed(id="hemp", name="hemp", mass_kg=0.000025, density_kg_m3=1120.0, source="default"),
-    Feed(id="corn", name="sweetcorn", mass_kg=0.0004, density_kg_m3=1100.0, source="default"),
+    _of_bait("maggots", "maggots", "maggot"),
+    _of_bait("casters", "casters", "caster"),
+    _of_bait("hemp", "hemp", "hemp"),
+    _of_bait("corn", "sweetcorn", "sweetcorn"),
     Feed(id="pellets", name="6 mm pellets", mass_kg=0.00014, density_kg_m3=1240.0, source="default"),
     Feed(id="groundbait", name="a ball of groundbait", mass_kg=0.06, density_kg_m3=1250.0, source="default"),
 )

@@ -130,7 +130,7 @@ def node_forces(chain: Chain, s: State, setup: Setup, ceiling_m: float) -> NodeF
     speed = np.sqrt(wx * wx + wz * wz + _CALM * _CALM)
     drags = sphere_drags(speed * chain.ball_m / chain.viscosity_m2_s)
     k = 0.5 * setup.water_kg_m3 * drags * chain.area_m2 * speed
-    stiff = chain.bed_n_m
+    stiff = chain.borne_n / setup.gives_m
     bed_n, up = _on_the_bed(chain, s, setup, stiff)
     held_n, held = _borne(stiff, ceiling_m - s.z)
     # The bed bears square to itself, and rubs against the way a node goes.

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from math import atan2, cos, hypot
+from math import atan2, cos, degrees, hypot
 from typing import Literal
 
 import numpy as np
@@ -13,12 +13,15 @@ from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.motion.afloat import Afloat
 from brookwind.core.motion.chain import Array
 from brookwind.core.motion.doubts import Doubt, Range, bait_height_m, dominant, doubts
+from brookwind.core.motion.dragging import drags
 from brookwind.core.rest.settle import Settled
 from brookwind.core.rest.waterlines import Waterline, waterlines
 from brookwind.core.rig.document import Rig
 
 _STUCK_M_S = 5e-3
 """A free float slower than this hangs on what lies on the bed. [m/s]"""
+DRAG_MOST_DEG = 35.0
+"""A dragging float that leans further is set too deep. [degrees] Editable default."""
 _ARROWS = 7
 """Arrows of the current that are drawn."""
 
@@ -94,7 +97,7 @@ def describe(rig: Rig, settled: Settled, found: Afloat) -> Moving:
     lead = float(s.x[-1] - s.x[0])
     top = float(found.top.depth_m) + settled.hanging.stop_above_m
     return Moving(
-        status=found.status,
+        status="stands" if found.status == "lies" and _drags_well(rig, found) else found.status,
         tip_m=found.tip_m,
         immersion_m=found.immersion_m,
         carried_n=rest.load_n,
@@ -127,6 +130,11 @@ def describe(rig: Rig, settled: Settled, found: Afloat) -> Moving:
     )
 
 
+def _drags_well(rig: Rig, found: Afloat) -> bool:
+    """Its lean is the sign of being right."""
+    return drags(rig) and degrees(found.lean_rad) <= DRAG_MOST_DEG
+
+
 def _path(found: Afloat) -> tuple[tuple[float, float, float], ...]:
     s = found.resting.state
     return tuple(
@@ -144,15 +152,21 @@ def _pieces(settled: Settled, found: Afloat, bed_n: Array) -> tuple[PlacedPiece,
         if node is None:
             continue
         at = min(item.position_m, float(places[-1]))
+        along = float(np.interp(at, places, x))
         answers.append(
             PlacedPiece(
                 id=item.component.id,
-                x_m=float(np.interp(at, places, x)),
-                depth_m=float(np.interp(at, places, z)) + item.link_m,
+                x_m=along,
+                # What hangs on a link of its own lies down where the bed is nearer.
+                depth_m=min(float(np.interp(at, places, z)) + item.link_m, _bed_m(found, along)),
                 on_bed=bool(bed_n[node] > 0.0),
             )
         )
     return tuple(answers)
+
+
+def _bed_m(found: Afloat, x_m: float) -> float:
+    return float(found.setup.flow.depth_m) + found.setup.slope * x_m
 
 
 def arrows(flow: Flow) -> tuple[tuple[float, float], ...]:

@@ -4,7 +4,6 @@ from __future__ import annotations
 
 from collections.abc import Callable, Sequence
 from contextlib import suppress
-from dataclasses import replace
 
 import numpy as np
 
@@ -13,15 +12,26 @@ from brookwind.core.figures import depth
 from brookwind.core.frozen import Frozen
 from brookwind.core.motion.afloat import Afloat, go
 from brookwind.core.motion.doubts import bait_height_m
-from brookwind.core.motion.equilibrium import equilibrium, variants
+from brookwind.core.motion.dragging import DragStep, drag_steps, dragged, dragging_setting, drags
+from brookwind.core.motion.sensitivity import HoldPoint, Sensitivity, hold_curve, sensitivities
 from brookwind.core.motion.setup import Setup, held_back, setup_of
 from brookwind.core.rest.hang import hanging
 from brookwind.core.rest.settle import Settled, settle
-from brookwind.core.rest.stop import LEAST_SETTING_M, StopSetting, set_stop, stop_setting, wanted_hook_depth_m
+from brookwind.core.rest.stop import (
+    StopSetting,
+    hangs_past,
+    least_setting_m,
+    set_stop,
+    stop_setting,
+    wanted_hook_depth_m,
+)
 from brookwind.core.rig.document import Rig
+from brookwind.core.rig.threading import is_free_shot
 
 _NEAR_M = 1e-3
 """A hook this near to its place is there. [m]"""
+_MISSED_M = 0.01
+"""A hook further than this from where it is wanted has not been brought there. [m]"""
 _ROUNDS = 12
 """Settings tried at most."""
 _TOUCHING_M = 0.002
@@ -31,29 +41,10 @@ _CREEPS, _GRAZES_M = -0.3, 0.01
 in the slow water at the bed the line only trails further. Editable defaults."""
 _SAME_HEIGHT_M = 2e-3
 """Heights this near are the same. [m]"""
-_HOLDS = (1.0, 0.9, 0.8, 0.7, 0.6, 0.5, 0.4, 0.3, 0.2, 0.1, 0.0)
 SET_IN_CURRENT_M = 0.005
 """Nearer than this a stop is where it is wanted: the answer is not known better. [m] Editable default."""
 TOLERANCE_M = 0.05
 """A bait this near to its height is where it should be. [m] Editable default."""
-
-
-class Sensitivity(Frozen):
-    """How the bait's height answers to a change of one thing, the stop left where it is."""
-
-    id: str
-    name: str
-    change: str
-    height_m: float
-    """By how much the bait rises; negative: it goes down. [m]"""
-
-
-class HoldPoint(Frozen):
-    """The bait at one way of holding back, the stop left where it is."""
-
-    hold: float
-    height_m: float
-    lead_m: float
 
 
 class MovingStop(Frozen):
@@ -64,6 +55,8 @@ class MovingStop(Frozen):
     slide_m: float
     is_set: bool
     """It is there within `SET_IN_CURRENT_M`."""
+    steps: tuple[DragStep, ...]
+    """How a dragging rig's setting is found at the water; none for others."""
     still_m: float
     """What it would be in still water."""
     lean_m: float
@@ -122,6 +115,8 @@ def moving_setting(
     Raises: OutOfRange when no setting does it.
     Source: secant steps, halving where they leave what is known; the shape by `go`.
     """
+    if drags(rig):
+        return *dragging_setting(rig, settled, setup), now or dragged(rig, settled, setup)
     aim = wanted_height_m(rig)
     wanted, laid_on = max(aim, _TOUCHING_M), max(0.0, -aim)
     now = now or go(rig, settled, setup)
@@ -133,7 +128,8 @@ def moving_setting(
             touching = (still() if still else stop_setting(rig, settled).wanted_m) - laid_on
             found, at = _afresh(set_stop(rig, touching), setup), touching
     miss = height_or_lying_m(found) - wanted
-    low, high = LEAST_SETTING_M, min(60.0, 3.0 * (rig.water.depth_m + 1.0))
+    least, most = least_setting_m(rig, is_free_shot), min(60.0, 3.0 * (rig.water.depth_m + 1.0))
+    low, high = least, most
     slope = -1.0
     for _ in range(_ROUNDS):
         if abs(miss) < _NEAR_M or high - low < _NEAR_M:
@@ -147,7 +143,15 @@ def moving_setting(
         if aim <= 0.0 and 0.0 < miss < _GRAZES_M and rate > _CREEPS:
             break
         slope = min(_CREEPS, rate)
-    if abs(miss) > 0.01 and high - low > 0.01:
+    if miss < -_MISSED_M and at - least < _MISSED_M:
+        # What is tied on lets it be set no shorter: it would just touch by as much less as lies on the bed now.
+        at += miss
+        if at + laid_on < least - 1e-9:
+            raise hangs_past(rig, at + laid_on, least)
+        miss = 0.0
+    # A setting between two shapes, one to either side of the wanted height, is as good as there is; an end of the range
+    # is none.
+    if abs(miss) > _MISSED_M and (high - low > _MISSED_M or most - at < _MISSED_M):
         raise _no_setting(rig, found, wanted)
     if laid_on > 0.0:
         at += laid_on
@@ -209,6 +213,7 @@ def moving_stop(
         now_m=rig.setting_m,
         wanted_m=setting,
         slide_m=setting - rig.setting_m,
+        steps=drag_steps(rig, rest, setup, setting) if drags(rig) else (),
         is_set=abs(setting - rig.setting_m) < SET_IN_CURRENT_M,
         still_m=still_m,
         lean_m=setting - still_m,
@@ -220,92 +225,6 @@ def moving_stop(
         lowest_hold=lowest.hold if lowest and lowest is not holds[0] else None,
         run_m=even_run(bed or _sloping(setup), TOLERANCE_M),
     )
-
-
-def sensitivities(rig: Rig, there: Afloat) -> tuple[Sensitivity, ...]:
-    """What a little more current, depth and holding back do to the bait's height.
-
-    rig: the rig.
-    there: its shape.
-    Source: the shape anew with each changed a little, the stop left alone.
-    """
-    setup, flow, top = there.setup, there.setup.flow, there.top
-    faster = np.array([[1.1], [1.0], [1.0]])
-    deeper = np.array([[0.0], [0.1], [0.0]])
-    hold = rig.conditions.hold
-    held_more = [1.0, 1.0, 0.9]
-    known = there.resting.state
-    speed = None if hold is None else hold * float(flow.top_m_s) * faster[:, 0] * np.array(held_more)
-    if hold is None:
-        # A free float is checked a tenth: its present speed is what it is held from.
-        faster, deeper = faster[:2], deeper[:2]
-    varied = replace(
-        setup,
-        flow=replace(flow, surface_m_s=flow.surface_m_s * faster, depth_m=flow.depth_m + deeper)
-        if not flow.speeds
-        else replace(flow, depth_m=flow.depth_m + deeper),
-    )
-    try:
-        state, off = variants(there.chain, varied, replace(top, speed_m_s=speed), known, len(faster))
-    except ArithmeticError:
-        return ()
-    before = float(bait_height_m(there, known))
-    heights = bait_height_m(replace(there, setup=varied), state) - before
-    names = [
-        ("current", "Current", "a tenth faster"),
-        ("depth", "Depth", "10 cm deeper"),
-        ("hold", "Holding back", "a tenth more"),
-    ]
-    found = [
-        Sensitivity(id=i, name=n, change=c, height_m=float(h))
-        for (i, n, c), h, o in zip(names, heights, off, strict=False)
-        if o < 5e-3 and not (i == "current" and flow.speeds)
-    ]
-    if hold is None and (checked := _checked(there)) is not None:
-        found.append(
-            Sensitivity(id="hold", name="Holding back", change="checked by a tenth", height_m=checked - before)
-        )
-    return tuple(found)
-
-
-def _checked(there: Afloat) -> float | None:
-    """Height of the bait with the free float checked to nine tenths of its speed."""
-    speed = np.array([0.9 * there.resting.speed_m_s])
-    try:
-        state, off = variants(there.chain, there.setup, replace(there.top, speed_m_s=speed), there.resting.state, 1)
-    except ArithmeticError:
-        return None
-    return float(bait_height_m(there, state)[0]) if off[0] < 5e-3 else None
-
-
-def hold_curve(rig: Rig, settled: Settled, setup: Setup, there: Afloat) -> tuple[HoldPoint, ...]:
-    """Height and lead of the bait from running with the current to anchored, the stop left where it is.
-
-    rig: the rig.
-    settled: it at rest in still water.
-    setup: the water.
-    there: its shape.
-    From how it goes now to either side, each way starting from the shape of the one before: near the bed there may be
-    two shapes for one way of holding back. Where no steady shape is found there is no point.
-    """
-    top_m_s = float(setup.flow.top_m_s)
-    if top_m_s <= 0.0:
-        return ()
-    now = there.resting.speed_m_s / top_m_s if rig.conditions.hold is None else rig.conditions.hold
-    ways = sorted({*_HOLDS, *(() if rig.conditions.hold is None else (now,))}, reverse=True)
-    points: list[HoldPoint] = []
-    for side in (reversed([h for h in ways if h > now]), [h for h in ways if h <= now]):
-        found = there
-        for hold in side:
-            top = replace(there.top, speed_m_s=hold * top_m_s)
-            try:
-                found = replace(found, resting=equilibrium(there.chain, setup, top, found.resting.state))
-            except OutOfRange:
-                continue
-            row = found.resting.state
-            lead = float(row.x[-1] - row.x[0])
-            points.append(HoldPoint(hold=hold, height_m=float(bait_height_m(found, row)), lead_m=lead))
-    return tuple(sorted(points, key=lambda p: -p.hold))
 
 
 def _sloping(setup: Setup) -> Sequence[tuple[float, float]]:

@@ -11,6 +11,12 @@ from brookwind.core.rig.document import BedKind, Rig
 BED_FRICTION: dict[BedKind, float] = {"silt": 0.8, "sand": 0.5, "gravel": 0.6, "rock": 0.4}
 """Friction of a weight drawn over the bed, over its weight on it. Editable defaults."""
 
+FIRM_M = 2e-4
+"""How far a firm bed gives under a piece that lies on it. [m]"""
+UNEVEN_M = 0.01
+"""The same where pieces are drawn over it: stones and furrows smooth what touches down and lifts off by turns. [m]
+Editable default."""
+
 
 @dataclass(frozen=True)
 class Setup:
@@ -19,6 +25,8 @@ class Setup:
     flow: Flow
     water_kg_m3: float
     friction: float = BED_FRICTION["gravel"]
+    gives_m: float = FIRM_M
+    """How far a piece lying with its whole weight sinks into the bed. [m]"""
     slope: float = 0.0
     """Metres the bed falls per metre downstream."""
     line_drag: float | Array = 1.0

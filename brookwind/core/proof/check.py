@@ -9,6 +9,7 @@ from typing import Literal
 from pydantic import Field
 
 from brookwind.core.edits.change import Change
+from brookwind.core.edits.proposed import Proposed
 from brookwind.core.figures import Figure
 from brookwind.core.frozen import Frozen
 from brookwind.core.situation import Situation
@@ -29,6 +30,8 @@ class Finding(Frozen):
     """Figures named in braces in the sentences; the edge writes them in the person's units."""
     change: Change | None = None
     """What applies the remedy; None where no single change does."""
+    ways: tuple[Proposed, ...] = ()
+    """Where there are several: each with its changes, none for what is chosen elsewhere."""
 
 
 @dataclass(frozen=True)
@@ -56,6 +59,8 @@ class Check:
         says: str | None = None,
         remedy: str | None = None,
         change: Change | None = None,
+        severity: Severity | None = None,
+        ways: tuple[Proposed, ...] = (),
     ) -> Finding:
         """Its finding.
 
@@ -63,15 +68,18 @@ class Check:
         says: another sentence than its own.
         remedy: another remedy than its own.
         change: what applies the remedy.
+        severity: a milder one than its own, where it goes by what is only assumed.
+        ways: what may be done, where there are several.
         """
         return Finding(
             id=self.id,
             station=self.station,
-            severity=self.severity,
+            severity=severity or self.severity,
             says=self.says if says is None else says,
             remedy=self.remedy if remedy is None else remedy,
             figures=dict(figures or {}),
             change=change,
+            ways=ways,
         )
 
     def finding(self, there: Situation) -> Finding | None:

@@ -10,10 +10,11 @@ from brookwind.core.proof.check import Check, Finding
 from brookwind.core.proof.in_current import IN_CURRENT
 from brookwind.core.proof.mind import MIND
 from brookwind.core.proof.place import PLACE
+from brookwind.core.proof.spacing import SPACING
 from brookwind.core.proof.tackle import TACKLE
 from brookwind.core.situation import Situation
 
-CHECKS: tuple[Check, ...] = (*AT_REST, *IN_CURRENT, *TACKLE, *PLACE, *MIND)
+CHECKS: tuple[Check, ...] = (*AT_REST, *IN_CURRENT, *TACKLE, *SPACING, *PLACE, *MIND)
 CHECK = MappingProxyType({c.id: c for c in CHECKS})
 
 

@@ -5,9 +5,11 @@ from __future__ import annotations
 from dataclasses import replace
 from math import degrees
 
+from brookwind.core.edits.proposed import Proposed
+from brookwind.core.edits.set_conditions import SetConditions
 from brookwind.core.edits.set_stop import SetStop
 from brookwind.core.errors import BrookwindError
-from brookwind.core.figures import angle, depth, force, length, load, speed
+from brookwind.core.figures import Figure, angle, depth, force, length, load, speed
 from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.motion.afloat import go
 from brookwind.core.motion.setting import height_or_lying_m, wanted_height_m
@@ -15,6 +17,7 @@ from brookwind.core.motion.setup import held_back
 from brookwind.core.proof.check import Check, Finding
 from brookwind.core.rig.components import LineSection, Shot, Weight
 from brookwind.core.rig.document import of_kind
+from brookwind.core.rig.families import layout_of
 from brookwind.core.rig.lines import line_strength_n
 from brookwind.core.situation import Situation
 
@@ -25,6 +28,10 @@ LIFTED_SHARE = 0.3
 _HEAVIER = (1.5, 2.5, 4.0, 8.0, 16.0, 40.0, 100.0, 250.0, 600.0)
 LINE_SHARE = 0.5
 """Holding back takes at most this share of the weakest line. Editable default."""
+TRAILS_M, TRAILS_SHARE = 0.3, 0.15
+"""A bait further than this from below its float, and than this share of the depth, is told. [m] Editable defaults."""
+HELD_A_LITTLE, HEAVIER_TAIL, BETTER = 0.8, 2.0, 0.8
+"""What is tried against it, and how much nearer it must bring the bait to be told. Editable defaults."""
 RISES = 1.05
 """A measured speed this many times the one above it rises. Editable default."""
 
@@ -116,7 +123,7 @@ def _hold_too_hard(check: Check, there: Situation) -> Finding | None:
 def _leans(check: Check, there: Situation) -> Finding | None:
     """Held back, the float leans so far that its tip tells little."""
     m = there.moving
-    if m is None or m.status != "lies" or there.settled.status != "stands":
+    if m is None or m.status != "lies":
         return None
     return check.finds(
         {"lean": angle(degrees(m.float_lean_rad))}, remedy=_ease(there, "take a float that carries more.")
@@ -141,6 +148,56 @@ def _bait_rides(check: Check, there: Situation) -> Finding | None:
     return check.finds(figures, f"In the current the bait is {{off}} too {way}.", change=SetStop())
 
 
+def _bait_trails(check: Check, there: Situation) -> Finding | None:
+    """The bait is far behind the float, or ahead of it: a light tail, or a float that runs free over slow water."""
+    m, rig = there.moving, there.rig
+    if m is None or m.status == "sinks" or layout_of(rig).heavy in {"lead", "linked-lead"} or m.stuck:
+        # A leader below a lead trails: it is told where the bait rides.
+        return None
+    off, hold = abs(m.lead_m), rig.conditions.hold
+    if off < max(TRAILS_M, TRAILS_SHARE * rig.water.depth_m) or hold == 0.0:
+        return None
+    ways, figures = [], {"off": length(off)}
+    held = None if hold is not None and hold <= HELD_A_LITTLE else _lead_m(there, hold=HELD_A_LITTLE)
+    if held is not None and held < BETTER * off:
+        ways.append(
+            Proposed(
+                says="Hold it back a little, to {share} of the current: then it is {held} off.",
+                figures={"held": length(held), "share": Figure(value=HELD_A_LITTLE, quantity="share")},
+                changes=(SetConditions(conditions={"hold": HELD_A_LITTLE}),),
+            )
+        )
+    heavier = _lead_m(there, times=HEAVIER_TAIL)
+    if heavier is not None and heavier < BETTER * off:
+        ways.append(
+            Proposed(
+                says="Shot below the bulk twice as heavy: then it is {heavier} off.",
+                figures={"heavier": length(heavier)},
+            )
+        )
+    if not ways:
+        return None
+    way = "ahead of" if m.lead_m > 0.0 else "behind"
+    return check.finds(figures, f"The bait is {{off}} {way} the float.", "", ways=tuple(ways))
+
+
+def _lead_m(there: Situation, hold: float | None = None, times: float = 1.0) -> float | None:
+    """How far the bait is from below the float with it held so, or with single shot so many times heavier. [m]"""
+    rig, settled = there.rig, there.settled
+    if hold is not None:
+        rig = rig.model_copy(update={"conditions": rig.conditions.model_copy(update={"hold": hold})})
+    below = [i for i in settled.hanging.items if isinstance(i.component, Shot) and i.component.role in _BELOW]
+    if times != 1.0 and not below:
+        return None
+    items = tuple(replace(i, weight_n=times * i.weight_n) if i in below else i for i in settled.hanging.items)
+    try:
+        found = go(rig, replace(settled, rod_n=1.0), there.setup, replace(settled.hanging, items=items))
+    except BrookwindError:
+        return None
+    s = found.resting.state
+    return abs(float(s.x[-1] - s.x[0]))
+
+
 def _speeds_rise(check: Check, there: Situation) -> Finding | None:
     speeds = there.rig.conditions.speeds
     at = next((i for i in range(1, len(speeds)) if speeds[i].speed_m_s > RISES * speeds[i - 1].speed_m_s), None)
@@ -151,6 +208,8 @@ def _speeds_rise(check: Check, there: Situation) -> Finding | None:
         {"upper": speed(upper.speed_m_s), "lower": speed(lower.speed_m_s), "depth": depth(lower.depth_m)}
     )
 
+
+_BELOW = {"dropper", "strung"}
 
 IN_CURRENT = (
     Check("no-shape", "no steady shape", "water", "refuse", _no_shape, source="docs/physics.md"),
@@ -179,6 +238,10 @@ IN_CURRENT = (
     Check(
         "bait-rides", "height of the bait in the current", "stop", "note", _bait_rides,
         remedy="Set the stop again; it takes the current into account.", needs="current",
+    ),
+    Check(
+        "bait-trails", "bait behind or ahead of the float", "load", "note", _bait_trails, needs="current",
+        source="docs/physics.md",
     ),
     Check(
         "speeds-rise", "speeds that rise towards the bed", "water", "note", _speeds_rise,

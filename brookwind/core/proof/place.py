@@ -99,7 +99,7 @@ def _overloading(rules: PlaceRules, day: Day, there: Situation) -> Broken | None
     if not rules.no_overloading or not (there.settled.status == "sinks" or there.settled.rod_n > 0.0):
         return None
     meant = layout_of(there.rig).overload > 1.0
-    remedy = "This family is overloaded on purpose: choose another." if meant else "Take shot off until it floats."
+    remedy = "Load it as its label says, or choose another family." if meant else "Take shot off until it floats."
     return "Floats may not be loaded beyond what they carry here.", remedy, {}, None
 
 

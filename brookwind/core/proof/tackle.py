@@ -9,22 +9,25 @@ from brookwind.core.edits.change_hook import ChangeHook
 from brookwind.core.edits.change_leader import ChangeLeader
 from brookwind.core.edits.change_line import ChangeLine
 from brookwind.core.edits.change_stop import ChangeStop
+from brookwind.core.edits.proposed import Proposed
 from brookwind.core.edits.set_conditions import SetConditions
 from brookwind.core.figures import depth, force, length, thickness
 from brookwind.core.matter.materials import LINE_MATERIAL
-from brookwind.core.proof.check import Check, Finding
+from brookwind.core.proof.check import Check, Finding, Severity
 from brookwind.core.rig.components import Bait, Hook, LineSection
 from brookwind.core.rig.document import of_kind
-from brookwind.core.rig.families import FAMILY
+from brookwind.core.rig.families import FAMILY, WIRE_TRACE_M
 from brookwind.core.rig.hooks import HOOK_SIZE
 from brookwind.core.rig.lines import DIAMETERS_MM, diameter_for_m, line_strength_n
 from brookwind.core.rig.threading import hooklength_join_m
 from brookwind.core.situation import Situation
 from brookwind.core.tackle.line_facts import lies_how
-from brookwind.core.tackle.passing import RUNS_FREELY
+from brookwind.core.tackle.passing import RUNS_FREELY, Passing
 
 WEAKER_BY = 0.95
 """The hooklength at its knot bears at most this share of what the main line bears at its own. Editable default."""
+ELASTIC_SHARE = 0.4
+"""On a pole the elastic gives first: so much weaker a line is in use. Editable default."""
 LEAST_SHARE = 0.8
 """A hooklength of this share of the least used for the fish will do. Editable default."""
 GIVE_MOST = 0.6
@@ -68,7 +71,8 @@ def _light_for_fish(check: Check, there: Situation) -> Finding | None:
     species = there.book.species.get(there.rig.species or "")
     leader = of_kind(there.rig, LineSection)[-1]
     strength = line_strength_n(leader)
-    if species is None or strength >= LEAST_SHARE * species.line_n[0]:
+    elastic = there.rig.conditions.tackle == "pole"
+    if species is None or strength >= LEAST_SHARE * species.line_n[0] * (ELASTIC_SHARE if elastic else 1.0):
         return None
     stronger = diameter_for_m(species.line_n[0], leader.material) if leader.material in LINE_MATERIAL else None
     return check.finds(
@@ -127,7 +131,13 @@ def _bore_too_narrow(check: Check, there: Situation) -> Finding | None:
     return check.finds(
         {"line": thickness(way.line_m), "bore": thickness(way.bore_m), "most": thickness(most_m)},
         change=ChangeLine(role=through.role, diameter_m=thinner) if through and thinner else None,
+        severity=_known(way, "bore"),
     )
+
+
+def _known(way: Passing, *hangs_on: str) -> Severity | None:
+    """A size that was only assumed is no reason to refuse: a note."""
+    return "note" if any(a in hangs_on for a in way.assumed) else None
 
 
 def _stop_slips(check: Check, there: Situation) -> Finding | None:
@@ -141,11 +151,14 @@ def _stop_slips(check: Check, there: Situation) -> Finding | None:
             return None
         return check.finds(
             figures, "The stop, {stop}, slips through the bore of {bore}.",
-            "Thread a bead between them, or tie a thicker stop.", ChangeBead(on_line=True),
+            "Thread a bead between them, or tie a thicker stop.", ChangeBead(on_line=True), _known(way, "bore", "stop"),
         )  # fmt: skip
     figures["bead"] = thickness(way.bead_m)
     if way.bead_m <= way.bore_m:
-        return check.finds(figures, "The stop bead, {bead}, slips into the bore of {bore}.", "Take a larger bead.")
+        return check.finds(
+            figures, "The stop bead, {bead}, slips into the bore of {bore}.", "Take a larger bead.",
+            severity=_known(way, "bore"),
+        )  # fmt: skip
     if way.bead_hole_m is None or way.stop_m > way.bead_hole_m:
         return None
     figures["hole"] = thickness(way.bead_hole_m)
@@ -153,6 +166,7 @@ def _stop_slips(check: Check, there: Situation) -> Finding | None:
         figures,
         "The stop, {stop}, slips through the bead's hole of {hole}.",
         "Tie a thicker stop, or take a bead with a smaller hole.",
+        severity=_known(way, "stop", "hole"),
     )
 
 
@@ -201,6 +215,33 @@ def _hook_and_bait(check: Check, there: Situation) -> Finding | None:
     return None
 
 
+def _bites_through(check: Check, there: Situation) -> Finding | None:
+    """A fish with teeth on a line that it cuts, or on too short a trace."""
+    fish = there.book.species.get(there.rig.species or "")
+    if fish is None or not fish.bites_through:
+        return None
+    last, trace = of_kind(there.rig, LineSection)[-1], hooklength_join_m(there.rig)
+    if last.material == "wire" and trace >= WIRE_TRACE_M - 1e-6:
+        return None
+    thick = diameter_for_m(line_strength_n(last), "wire")
+    wired = ChangeLine(role="hooklength", material="wire", diameter_m=thick)
+    way = Proposed(
+        says="Tie a wire trace of {trace}.", figures={"trace": length(WIRE_TRACE_M)},
+        changes=(wired, ChangeLeader(length_m=WIRE_TRACE_M)),
+    )  # fmt: skip
+    says = (
+        "The wire trace is {now} long: {fish} can reach the line above it."
+        if last.material == "wire"
+        else "{fish} bite through {line}, and keep the hook."
+    )
+    named = says.replace("{fish}", fish.name).replace("{line}", last.material)
+    return check.finds(
+        {"now": length(trace)}, named[0].upper() + named[1:],
+        change=wired if trace >= WIRE_TRACE_M and last.role == "hooklength" else None,
+        ways=(way,) if 0.0 < trace < WIRE_TRACE_M else (),
+    )  # fmt: skip
+
+
 def _beyond_reach(check: Check, there: Situation) -> Finding | None:
     rig, rod = there.rig, there.rig.conditions.rod_m
     if rig.stop is not None or rig.setting_m <= rod - SWING_ROOM_M:
@@ -239,6 +280,10 @@ TACKLE = (
     Check(
         "beyond-reach", "reach of the rod", "line", "refuse", _beyond_reach,
         remedy="Choose a sliding family, a longer rod or pole, or shallower water.",
+    ),
+    Check(
+        "bites-through", "teeth on the line", "line", "refuse", _bites_through,
+        remedy="Tie a wire trace above the hook, with a swivel.",
     ),
     Check(
         "steps-up", "strength in steps", "line", "note", _steps_up,

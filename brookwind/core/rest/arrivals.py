@@ -37,7 +37,7 @@ def arrivals(settled: Settled) -> tuple[Arrival, ...]:
     elsewhere = settled.laid.on_bed | settled.laid.in_air
     carried = [i for i in hung if i.component.id not in elsewhere and i.weight_n != 0.0]
     steps = [_state(settled, "landed, nothing pulling yet", 0.0)]
-    total = settled.laid.line_pull_n
+    total = settled.laid.line_pull_n + sum(i.dry_n for i in hung if i.component.id in settled.laid.in_air)
     for says, pull in _groups(carried):
         total += pull
         steps.append(_state(settled, says, total))

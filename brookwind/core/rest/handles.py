@@ -37,7 +37,36 @@ def handles(rig: Rig) -> tuple[Handle, ...]:
     least = max([LEAST_SETTING_M, *(p + 2 * LEAST_GAP_M for rides, p in placed if not rides)])
     return (
         _float_handle(rig, riders, least + rig.setting_m - lowest_rider),
-        *(_shot_handle(rig, g, i, groups, lowest_rider) for i, g in enumerate(groups)),
+        *sorted(
+            (
+                *(_shot_handle(rig, g, i, groups, lowest_rider) for i, g in enumerate(groups)),
+                *(_piece_handle(rig, c, lowest_rider) for c in rig.components if _slides(rig, c, riders)),
+            ),
+            key=lambda h: -h.position_m,
+        ),
+    )
+
+
+def _slides(rig: Rig, c: Component, riders: tuple[str, ...]) -> bool:
+    """A larger weight, a pegged bead, a buffer or a second hook may be slid like a shot; what is tied in a knot not."""
+    if c.id in riders or c.kind not in {"weight", "bead", "stop", "hook"}:
+        return False
+    return bool(getattr(c, "position_m", None))
+
+
+def _piece_handle(rig: Rig, piece: Component, lowest_rider: float) -> Handle:
+    here: float = getattr(piece, "position_m", 0.0)
+    others = [p for c in rig.components if c is not piece and (p := getattr(c, "position_m", None)) is not None]
+    knot = hooklength_join_m(rig)
+    low = max([0.0, *(p for p in (*others, knot) if p <= here)]) + LEAST_GAP_M
+    high = min([lowest_rider, *(p for p in (*others, knot) if p >= here)]) - LEAST_GAP_M
+    return Handle(
+        id=piece.id,
+        # A stop below the float is called what it is for: the setting's own handle is the stop.
+        name="buffer" if piece.kind == "stop" else piece.label or piece.kind,
+        moves=(piece.id,),
+        position_m=here,
+        range_m=(min(low, here), max(high, here)),
     )
 
 
@@ -61,9 +90,10 @@ def groups_of(rig: Rig) -> list[list[Shot]]:
 
 def _float_handle(rig: Rig, riders: tuple[str, ...], low: float) -> Handle:
     setting = rig.setting_m
-    sliding = rig.stop is not None
+    holder = rig.stop or rig.rests_on
+    sliding = holder is not None
     return Handle(
-        id=rig.stop.id if rig.stop else rig.float_piece.id,
+        id=holder.id if holder else rig.float_piece.id,
         name="stop" if sliding else "float",
         moves=riders,
         position_m=setting,

@@ -7,7 +7,7 @@ from functools import cached_property
 from itertools import pairwise
 from math import pi
 
-from brookwind.core.gravity import submerged_weight_n
+from brookwind.core.gravity import G_M_S2, submerged_weight_n
 from brookwind.core.rig.components import Bead, Component, LineSection, Shot, Stop
 from brookwind.core.rig.document import Rig, of_kind
 
@@ -21,6 +21,8 @@ class Item:
     link_m: float
     weight_n: float
     above: bool = False
+    dry_n: float = 0.0
+    """What it weighs on the float's top while that stands out of the water: a bead below the stop. [N]"""
 
 
 @dataclass(frozen=True)
@@ -90,6 +92,7 @@ def hanging(rig: Rig, water_kg_m3: float) -> Hanging:
                 position_m=min(resting_position_m(rig.components, i, setting), setting),
                 link_m=link.length_m if link else 0.0,
                 weight_n=submerged_weight_n(mass, density, water_kg_m3),
+                dry_n=mass * G_M_S2 if i < float_at and isinstance(c, Bead) and c.position_m is None else 0.0,
                 above=i < float_at and not (isinstance(c, Bead) or (isinstance(c, Shot) and c.role == "lock")),
             )
         )
@@ -211,6 +214,7 @@ def _share_out(hanging: Hanging, laid: Laid, depth_m: float, resting: bool) -> N
             laid.on_bed.add(item.component.id)
         elif own < 0.0:
             laid.in_air.add(item.component.id)
+            laid.pull_n += item.dry_n
         else:
             laid.pull_n += item.weight_n
     start = laid.path[0][1]

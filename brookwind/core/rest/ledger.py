@@ -10,7 +10,15 @@ from brookwind.core.rest.hang import Item
 from brookwind.core.rest.settle import Settled
 
 Reason = Literal[
-    "hangs", "touches-bed", "rests-on-bed", "in-the-air", "above-the-float", "line-in-water", "tight-line", "current"
+    "hangs",
+    "touches-bed",
+    "rests-on-bed",
+    "in-the-air",
+    "dry",
+    "above-the-float",
+    "line-in-water",
+    "tight-line",
+    "current",
 ]
 
 
@@ -39,7 +47,8 @@ _WHY: dict[Reason, str] = {
     "hangs": "hangs on the float",
     "touches-bed": "just touches the bed: float and bed share it",
     "rests-on-bed": "rests on the bed, which carries it",
-    "in-the-air": "is above the water: it rests on the float's top or the rod holds it",
+    "in-the-air": "is above the water: the rod holds it",
+    "dry": "rests on the float's top, out of the water, and weighs all of itself",
     "above-the-float": "is above the float: it pulls on the line behind, not on the float",
     "line-in-water": "line under water between float and hook",
     "current": "the current draws line and pieces down or up, and the bed bears what touches it there",
@@ -112,13 +121,15 @@ def _touching(settled: Settled) -> Item | None:
 
 def _entry(item: Item, settled: Settled, touching: Item | None) -> Entry:
     c, laid = item.component, settled.laid
-    share, reason = 1.0, "hangs"
+    share, reason, pull = 1.0, "hangs", item.weight_n
     if item.above:
         share, reason = 0.0, "above-the-float"
     elif item is touching:
         share, reason = settled.touching_n / item.weight_n, "touches-bed"
     elif c.id in laid.on_bed:
         share, reason = 0.0, "rests-on-bed"
+    elif c.id in laid.in_air and item.dry_n:
+        reason, pull = "dry", item.dry_n
     elif c.id in laid.in_air:
         share, reason = 0.0, "in-the-air"
     return Entry(
@@ -126,10 +137,10 @@ def _entry(item: Item, settled: Settled, touching: Item | None) -> Entry:
         kind=c.kind,
         label=c.label or c.kind,
         mass_kg=getattr(c, "mass_kg", None),
-        pull_n=item.weight_n,
-        lead_kg=lead_mass_kg(item.weight_n, settled.water_kg_m3),
+        pull_n=pull,
+        lead_kg=lead_mass_kg(pull, settled.water_kg_m3),
         share=share,
-        carried_kg=share * lead_mass_kg(item.weight_n, settled.water_kg_m3),
+        carried_kg=share * lead_mass_kg(pull, settled.water_kg_m3),
         reason=reason,
         why=_WHY[reason],  # type: ignore[index]
     )

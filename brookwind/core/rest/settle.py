@@ -116,15 +116,15 @@ def _on_a_tight_line(
 ) -> Settled | None:
     """The float at its wanted tip when the family has the angler hold the rest, or tighten down to it; else None.
 
-    A loaded-over float is held up by the excess. One whose shot lies on the bed is drawn down by what is missing, as
-    far as that shot stays where it is.
+    A loaded-over float that would go under is held up by the excess; one that floats is not held. One whose shot lies
+    on the bed is drawn down by what is missing, as far as that shot stays where it is.
     """
     layout = layout_of(rig)
     wanted = body.length_m - rig.aim.tip_m
     if wanted <= 0.0 or not (layout.overload > 1.0 or layout.draws):
         return None
     laid, at_wish = laid_at(wanted), load_at_immersion_n(body, wanted, water)
-    if layout.overload > 1.0 and laid.pull_n > at_wish and (z is None or z > wanted):
+    if layout.overload > 1.0 and z is None and laid.pull_n > at_wish:
         waterline: float | None = wanted
     elif layout.draws and laid.pull_n < at_wish:
         lying = sum(i.weight_n for i in hung.items if i.component.id in laid.on_bed and i.weight_n > 0.0)

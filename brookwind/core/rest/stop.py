@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable
 from typing import Literal
 
 from brookwind.core.errors import OutOfRange
@@ -10,11 +11,14 @@ from brookwind.core.floats.body import FloatBody
 from brookwind.core.frozen import Frozen
 from brookwind.core.rest.hang import hanging, lay_out, stop_above_m
 from brookwind.core.rest.settle import Settled, attachment_depth_m, settle
-from brookwind.core.rig.components import LONGEST_M, Component, LineSection
+from brookwind.core.rig.components import LONGEST_M, Component
 from brookwind.core.rig.document import Aim, Rig, Water
+from brookwind.core.rig.threading import hooklength_join_m, is_free_shot
 
 LEAST_SETTING_M = 0.03
 """A float closer to the hook than this cannot be fished. [m] Editable default."""
+CLEAR_M = 0.01
+"""Room between what is tied below the float and what holds the float. [m] Editable default."""
 
 
 _FAR_M, _SAME_SETTING_M = 1000.0, 1e-10
@@ -192,36 +196,72 @@ def _composed(rig: Rig, now: Settled, wanted: float, immersion: float) -> StopSe
 
 
 def set_stop(rig: Rig, setting_m: float) -> Rig:
-    """The rig with its float (fixed) or stop (sliding) moved, everything at or above it moved along.
+    """The rig with its float (fixed) or stop (sliding) moved, and what holds it or sits above it moved along.
 
-    Weights below keep their distance from the hook; those a shorter setting would leave above the float are pushed
-    down to just below it.
+    Everything below keeps its distance from the hook, and so does the knot of a top shot. Only shot that balancing may
+    place anew is pushed down where a shorter setting would leave it above the float: see `least_setting_m`.
 
     rig: the rig.
     setting_m: new distance from stop or float to hook. [m, 0.03 to 60]
-    Raises: OutOfRange when something would come to sit further from the hook than a line is long.
+    Raises: OutOfRange when something would come to sit further from the hook than a line is long, or when leader or
+    weights reach higher than the float would be.
     """
     delta = setting_m - rig.setting_m
     riders = set(rides_with_float(rig))
     held = [p for c in rig.components if c.id in riders and (p := getattr(c, "position_m", None)) is not None]
-    highest = max(c.lower_m if isinstance(c, LineSection) else getattr(c, "position_m", None) or 0.0 for c in
-                  rig.components if c.id in riders)  # fmt: skip
-    if highest + delta > LONGEST_M:
+    if max(held) + delta > LONGEST_M:
         raise OutOfRange.one(
             "setting-too-long",
             "The setting would be {setting}, and what sits highest {highest} from the hook.",
             "At most {longest} can be tied: fish shallower, or lay less line on the bed.",
             ("water", "depth_m"),
-            {"setting": depth(setting_m), "highest": depth(highest + delta), "longest": depth(LONGEST_M)},
+            {"setting": depth(setting_m), "highest": depth(max(held) + delta), "longest": depth(LONGEST_M)},
         )
-    ceiling = max(0.0, min(held) + delta - 0.01)
-    moved = tuple(_moved(c, delta, c.id in riders, ceiling) for c in rig.components)
-    return rig.replace_components(moved)
+    least = least_setting_m(rig, is_free_shot)
+    if setting_m < least - 1e-9:
+        raise hangs_past(rig, setting_m, least)
+    ceiling = max(0.0, min(held) + delta - CLEAR_M)
+    return rig.replace_components(tuple(_moved(c, delta, c.id in riders, ceiling) for c in rig.components))
+
+
+def least_setting_m(rig: Rig, may_move: Callable[[Component], bool] = lambda c: False) -> float:
+    """The shortest setting that leaves room for what is tied below the float. [m]
+
+    rig: the rig.
+    may_move: true for pieces that need not stay where they are.
+    """
+    riders = set(rides_with_float(rig))
+    held: list[float] = [
+        p for c in rig.components if c.id in riders and (p := getattr(c, "position_m", None)) is not None
+    ]
+    stays: list[float] = [p for c in rig.components if c.id not in riders and not may_move(c)
+             and (p := getattr(c, "position_m", None)) is not None]  # fmt: skip
+    highest = max([hooklength_join_m(rig), *stays])
+    return max(LEAST_SETTING_M, highest + (CLEAR_M if highest > 0.0 else 0.0) + rig.setting_m - min(held))
+
+
+def hangs_past(rig: Rig, setting_m: float, least_m: float) -> OutOfRange:
+    """The refusal of a setting shorter than what hangs below the float.
+
+    rig: the rig.
+    setting_m: the setting wanted. [m]
+    least_m: the shortest there is. [m]
+    """
+    leader = hooklength_join_m(rig)
+    by_leader = leader > 0.0 and least_m - leader < 2 * CLEAR_M
+    what = "the leader is {leader} long" if by_leader else "what is tied below the float reaches up to {highest}"
+    return OutOfRange.one(
+        "longer-than-water",
+        f"The setting would be {{setting}}, but {what}.",
+        "Tie a shorter leader, fish it over-depth, or take another family."
+        if by_leader
+        else "Bring the weights down, fish it over-depth, or take another family.",
+        ("water", "depth_m"),
+        {"setting": length(setting_m), "leader": length(leader), "highest": length(least_m - CLEAR_M)},
+    )
 
 
 def _moved(c: Component, delta: float, rides: bool, ceiling: float) -> Component:
-    if rides and isinstance(c, LineSection):
-        return c.model_copy(update={"lower_m": c.lower_m + delta})
     position = getattr(c, "position_m", None)
     if position is None:
         return c
@@ -235,13 +275,11 @@ def rides_with_float(rig: Rig) -> tuple[str, ...]:
 
     rig: the rig.
     """
-    return tuple(c.id for c in rig.components if _rides(c, rig.setting_m, rig.stop is None))
+    fixed, holder = rig.float_piece.position_m is not None, rig.rests_on
+    return tuple(c.id for c in rig.components if c is holder or _rides(c, rig.setting_m, fixed))
 
 
 def _rides(c: Component, setting_m: float, fixed: bool) -> bool:
-    if isinstance(c, LineSection):
-        # The knot of a top shot stays above the float.
-        return c.lower_m > setting_m
     position = getattr(c, "position_m", None)
     if position is None:
         return False

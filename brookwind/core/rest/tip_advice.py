@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from math import ceil
 from typing import Literal
 
 from pydantic import Field
@@ -67,7 +68,7 @@ def tip_advice(rig: Rig, settled: Settled) -> TipAdvice:
     """
     body, conditions = settled.body, rig.conditions
     waves = waves_at(conditions)
-    needs = [TipNeed(id="calm", says="in a calm", tip_m=body.type.usual_tip_m, source="default")]
+    needs = [TipNeed(id="calm", says="in a calm", tip_m=body.usual_tip_m, source="default")]
     if waves.extra_tip_m >= 0.0005:
         needs.append(
             TipNeed(id="chop", says="so that a trough does not hide it", tip_m=waves.extra_tip_m, source="default")
@@ -89,7 +90,8 @@ def tip_advice(rig: Rig, settled: Settled) -> TipAdvice:
     longest = body.longest_tip_m
     advised = min(max(wanted, seen), longest)
     return TipAdvice(
-        tip_m=round(advised, 4),
+        # Up to the next millimetre: a hair less would not be seen, and nobody sets it finer.
+        tip_m=min(ceil(advised * 1e3 - 1e-6) / 1e3, longest),
         needs=tuple(needs),
         chop=waves,
         seen_m=seen,

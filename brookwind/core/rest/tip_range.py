@@ -3,25 +3,26 @@
 from __future__ import annotations
 
 from dataclasses import dataclass
+from math import hypot
 
 from pydantic import Field
 
 from brookwind.core.figures import NINE_IN_TEN, Figure, tip
-from brookwind.core.floats.immersion import immersion_at_load_m, tip_per_newton_m
+from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n, sinking_load_n, tip_per_newton_m
 from brookwind.core.floats.skin import surface_tension_n
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.frozen import Frozen, Sourced
 from brookwind.core.gravity import G_M_S2, lead_mass_kg
 from brookwind.core.rest.settle import Settled
-from brookwind.core.rig.components import Bait, Shot, Weight
+from brookwind.core.rig.components import Bait, Hook, Shot, Weight
+from brookwind.core.rig.document import Rig
+from brookwind.core.rig.label_doubt import label_error
 from brookwind.core.rig.shot_series import NOMINAL_SCATTER
 
 WEIGHT_SCATTER = 0.02
 """The same of a larger weight. Editable default."""
 BAIT_SCATTER = 0.15
 """The same of a bait's weight under water. Editable default."""
-LABEL_ERROR = 0.08
-"""Standard error of a float's label. Editable default."""
 MEASURES_ERROR = 0.04
 """Standard error of a capacity from the float's own mass and measures. Editable default."""
 
@@ -67,7 +68,7 @@ def capacity_error_kg(spec: FloatSpec, rated_kg: float) -> float:
     if spec.calibration:
         return spec.calibration.capacity_sigma_kg
     weighed = spec.own_mass_kg is not None and (spec.profile is not None or spec.body_diameter_m is not None)
-    return (MEASURES_ERROR if weighed else LABEL_ERROR) * rated_kg
+    return (MEASURES_ERROR if weighed else label_error(spec, rated_kg)) * rated_kg
 
 
 @dataclass(frozen=True)
@@ -119,6 +120,78 @@ def doubts(settled: Settled, spec: FloatSpec) -> tuple[Doubt, ...]:
         Doubt("weights", "larger weights, 2 % each", scatter(Weight, WEIGHT_SCATTER), "default", trimmed_away=True),
     )
     return tuple(d for d in found if d.sigma_n > 0.0)
+
+
+KNOWN_SHARE = 0.5
+"""Nearer than this share of what is in doubt nobody comes. Editable default."""
+PIECES = 4
+"""Shot on a usual rig, whose errors partly cancel. Editable default."""
+
+
+def tip_gate_m(settled: Settled, wanted_m: float) -> float:
+    """How near to the wanted tip counts as wanted: what nobody trims any finer. [m]
+
+    The tolerance of the float's type, or half of what shot, bait and the skin of the water leave open; at most half of
+    the tip.
+
+    settled: the rig at rest, whatever its load.
+    wanted_m: the wanted tip. [m]
+    """
+    body, water = settled.body, settled.water_kg_m3
+    waterline = body.length_m - min(wanted_m, body.length_m)
+    bait = sum(i.weight_n for i in settled.hanging.items if isinstance(i.component, Bait))
+    load = load_at_immersion_n(body, waterline, water)
+    skin = surface_tension_n(body.profile.radius_m(waterline)) / 3.0**0.5
+    left = hypot(skin, BAIT_SCATTER * bait, NOMINAL_SCATTER * load / PIECES**0.5)
+    known = KNOWN_SHARE * NINE_IN_TEN * left * tip_per_newton_m(body, waterline, water)
+    return min(max(body.type.tolerance_m, known), 0.5 * wanted_m)
+
+
+def lifted_tip_m(settled: Settled, rig: Rig) -> float | None:
+    """Tip once hook and bait that rest on the bed are lifted; 0 where the float then sinks, None where none rest. [m]
+
+    settled: the rig at rest.
+    rig: the rig; its aim says whether its bait is meant for the bed.
+    Source: Archimedes' principle.
+    """
+    aim, body = rig.aim, settled.body
+    if settled.status != "stands" or aim.bait_from != "bed" or aim.bait_m > 0.0:
+        return None
+    resting = [i for i in settled.hanging.items if isinstance(i.component, Bait | Hook) and i.weight_n > 0.0]
+    more = sum(i.weight_n for i in resting if i.component.id in settled.laid.on_bed) - settled.touching_n
+    immersion = immersion_at_load_m(body, settled.pull_n + max(0.0, more), settled.water_kg_m3)
+    return 0.0 if immersion is None else body.length_m - immersion
+
+
+def told_step_m(gate_m: float) -> float:
+    """A tip is told to this. [m]
+
+    gate_m: what counts as wanted.
+    >>> [told_step_m(g) for g in (0.0008, 0.0025, 0.01)]
+    [0.0005, 0.001, 0.005]
+    """
+    return 0.0005 if gate_m < 0.001 else 0.001 if gate_m < 0.005 else 0.005
+
+
+def sinks_in_doubt(settled: Settled, spec: FloatSpec) -> bool:
+    """It sinks by the figures, but by no more than label and shot are off.
+
+    settled: the rig at rest.
+    spec: its float as entered.
+    """
+    if settled.status != "sinks":
+        return False
+    over = settled.pull_n - sinking_load_n(settled.body, settled.water_kg_m3)
+    return over <= load_doubt_n(settled, spec)
+
+
+def load_doubt_n(settled: Settled, spec: FloatSpec) -> float:
+    """How far what hangs may be from what the float bears, nine times in ten. [N]
+
+    settled: the rig at rest, whatever its load.
+    spec: its float as entered.
+    """
+    return NINE_IN_TEN * hypot(*(d.sigma_n for d in doubts(settled, spec)))
 
 
 def tip_range(settled: Settled, spec: FloatSpec) -> TipRange:

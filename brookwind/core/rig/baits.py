@@ -31,6 +31,8 @@ class BaitKind(Sourced):
     fails: str = Field(default="", max_length=300)
     live: bool = False
     """A living fish, which many places forbid."""
+    also: str = Field(default="", max_length=200)
+    """Other words that find it."""
     notes: str = Field(default="", max_length=4000)
     """The angler's own."""
 
@@ -46,11 +48,11 @@ class BaitKind(Sourced):
 
 def _bait(
     id: str, name: str, mg: float, density: float, mm: float, hooks: tuple[int, int], mounted: str,
-    casts: int, fails: str, live: bool = False,
+    casts: int, fails: str, live: bool = False, also: str = "",
 ) -> BaitKind:  # fmt: skip
     return BaitKind(
         id=id, name=name, mass_kg=mg * 1e-6, density_kg_m3=density, length_m=mm * 1e-3, hooks=hooks,
-        mounted=mounted, lasts_casts=casts, fails=fails, live=live, source="default",
+        mounted=mounted, lasts_casts=casts, fails=fails, live=live, also=also, source="default",
     )  # fmt: skip
 
 
@@ -79,16 +81,34 @@ BAIT_KINDS = (
     _bait("paste", "paste", 1200, 1150, 13, (12, 6), "Mould it round the bend, point just under.", 1,
           "Falls off the cast when soft."),
     _bait("pellet", "soft pellet", 200, 1180, 7, (18, 12), "Through the middle, point out.", 2, "Swells and splits."),
+    _bait("banded-pellet", "banded pellet, 8 mm", 350, 1240, 8, (20, 10), "Held by a band on the bend, the hook free.",
+          12, "The band perishes; it softens within the hour.", also="hard pellet"),
+    _bait("hair-pellet", "hair-rigged pellet, 10 mm", 680, 1240, 10, (16, 6), "On a hair behind the bend.", 15,
+          "Softens and falls off the hair.", also="hard pellet"),
+    _bait("boilie", "boilie, 14 mm", 1650, 1150, 14, (12, 4), "On a hair behind the bend.", 60,
+          "Small fish round it off.", also="boiled bait"),
     _bait("bean", "bean, cooked", 700, 1090, 14, (12, 8), "Along the long side, point out.", 8,
           "The skin slides off."),
     _bait("insect", "natural insect", 60, 900, 15, (14, 10), "Once through the back.", 1, "Drowns and tears."),
+    _bait("nymph", "mayfly nymph", 30, 1050, 12, (16, 12), "Once behind the head.", 2, "Its gills go; it tears.",
+          also="larva insect"),
+    _bait("dragonfly-nymph", "dragonfly nymph", 350, 1060, 30, (10, 6), "Once behind the head, from below.", 4,
+          "Tears and drops its legs.", also="larva insect wiggler"),
+    _bait("leech", "leech", 600, 1060, 60, (10, 4), "Through the sucker at the tail.", 8, "Balls up when it is cold."),
     _bait("crayfish-tail", "prawn tail, small", 900, 1060, 25, (10, 4), "From the thick end, along the curl.", 3,
           "Softens and slides down."),
     _bait("prawn", "prawn", 1500, 1070, 45, (6, -1), "Through the tail, up the body, so that it does not spin.", 3,
           "Pulled off from the tail."),
     _bait("egg-cluster", "egg cluster, floating", 900, 960, 14, (8, 2), "Under a loop of the snell, point free.", 8,
-          "Washes pale and stops smelling."),
-    _bait("single-egg", "salmon egg", 120, 1070, 7, (14, 10), "Through the skin twice.", 2, "Milks out and shrivels."),
+          "Washes pale and stops smelling.", also="spawn skein roe"),
+    _bait("spawn-bag", "spawn bag", 1500, 1040, 18, (8, 2), "Once through the netting, point free.", 10,
+          "Milks out to a white bag.", also="spawn skein roe eggs sack"),
+    _bait("floating-egg", "egg bait, floating", 120, 940, 8, (14, 8), "Once through the middle.", 20,
+          "Soaks and sinks.", also="spawn egg bead"),
+    _bait("sinking-egg", "egg bait, sinking", 140, 1080, 8, (14, 8), "Once through the middle.", 20, "Washes out.",
+          also="spawn egg bead"),
+    _bait("single-egg", "salmon egg", 120, 1070, 7, (14, 10), "Through the skin twice.", 2, "Milks out and shrivels.",
+          also="spawn roe"),
     _bait("soft-bead", "soft bead, pegged", 250, 1000, 10, (10, 6), "Pegged above the hook; mind the rule on distance.",
           60, "The peg slips."),
     _bait("foam-grub", "foam-bodied grub", 300, 700, 20, (10, 4), "Foam on the shank; it lifts the hook.", 40,
@@ -106,7 +126,13 @@ BAIT_KINDS = (
           4, "Washes out; change it."),
     _bait("whole-fish", "small dead fish", 15000, 1040, 110, (2, -4), "Front hook at the head, rear hook hanging at "
           "the tail; a knot of thread keeps it straight.", 4, "Softens and folds, then spins."),
+    _bait("fish-8-cm", "dead fish, 8 cm", 6000, 1040, 80, (6, -1), "Lips to tail, threaded; thread keeps it straight.",
+          4, "Softens and folds, then spins.", also="minnow whole small fish"),
+    _bait("fish-15-cm", "dead fish, 15 cm", 35000, 1040, 150, (2, -4), "Front hook at the head, rear hook at the tail.",
+          4, "Softens and folds, then spins.", also="whole small fish deadbait"),
+    _bait("large-live-fish", "live fish, 300 g", 300000, 1030, 280, (-4, -12), "Through the lips or the back, "
+          "only where it is allowed.", 8, "Tires and lies over.", live=True, also="livebait"),
     _bait("live-fish", "small live fish", 12000, 1030, 90, (2, -4), "Through the lips; only where it is allowed.", 4,
-          "Tires and lies over.", live=True),
+          "Tires and lies over.", live=True, also="livebait minnow"),
 )  # fmt: skip
 """By kind, from the smallest; the first of a kind is the usual one."""

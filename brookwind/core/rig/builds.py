@@ -2,8 +2,11 @@
 
 from __future__ import annotations
 
+from math import pi
 from typing import Any, Literal
 
+from brookwind.core.floats.spec import FloatSpec
+from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.matter.materials import BEAD_DENSITY_KG_M3, BRASS_KG_M3, WEIGHT_MATERIAL
 from brookwind.core.rig.components import Bait, Bead, Float, Hook, Shot, Sleeve, Stop, Swivel, Weight
 from brookwind.core.rig.family import Parts, Tie, line
@@ -20,6 +23,8 @@ TOP_SHOT_SPARE_M = 1.0
 """The top shot is this much longer than the setting. [m] Editable default."""
 WEAK_LINK_M = 0.12
 """Length of the link that a lead hangs on. [m] Editable default."""
+BEAD_OVER_BORE = 4.0
+"""A stop's bead over the bore it must not enter. Editable default."""
 JIG_KG = 0.002
 """A jig's head. [kg] Editable default."""
 SWIVEL_KG = 0.0004
@@ -49,7 +54,7 @@ def end(tie: Tie) -> Parts:
 
     tie: what the rig is tied from.
     """
-    return (line("hooklength", "nylon", tie.leader_m, 0.0), *_jig(tie), *_hook(tie, "hook", "bait", 0.0))
+    return (line("hooklength", tie.leader_material, tie.leader_m, 0.0), *_jig(tie), *_hook(tie, "hook", "bait", 0.0))
 
 
 def tandem(tie: Tie) -> Parts:
@@ -59,7 +64,7 @@ def tandem(tie: Tie) -> Parts:
     """
     apart = 0.5 * tie.join_m
     return (
-        line("hooklength", "nylon", tie.leader_m, 0.0),
+        line("hooklength", tie.leader_material, tie.leader_m, 0.0),
         *_hook(tie, "upper-hook", "upper-bait", apart),
         *_hook(tie, "hook", "bait", 0.0),
     )
@@ -221,16 +226,22 @@ def _stopped(tie: Tie) -> Parts:
     stops: list[Any] = [Stop(id="stop", label=name, material=material, position_m=tie.setting_m)]
     if tie.habits.stop == "two":
         stops.insert(0, Stop(id="stop-2", label="second stop knot", position_m=tie.setting_m + 0.01))
-    return (*stops, *((stop_bead(),) if tie.habits.bead else ()))
+    return (*stops, *((stop_bead(tie.spec),) if tie.habits.bead else ()))
 
 
-def stop_bead() -> Bead:
-    """The bead between a stop and a sliding float."""
-    return _bead("stop-bead", "stop bead", 0.005)
+def stop_bead(spec: FloatSpec) -> Bead:
+    """The bead between a stop and a sliding float, small on a small float: four times as wide as its bore.
+
+    spec: the float.
+    """
+    kind = FLOAT_TYPE.get(spec.type)
+    bore = spec.bore_m or (kind.bore_m if kind else 0.0012)
+    return _bead("stop-bead", "stop bead", round(min(0.005, BEAD_OVER_BORE * bore), 4))
 
 
 def _bead(id: str, label: str, length_m: float) -> Bead:
-    return Bead(id=id, label=label, length_m=length_m, mass_kg=0.00006, density_kg_m3=BEAD_DENSITY_KG_M3)
+    mass = pi / 6.0 * length_m**3 * BEAD_DENSITY_KG_M3
+    return Bead(id=id, label=label, length_m=length_m, mass_kg=round(mass, 9), density_kg_m3=BEAD_DENSITY_KG_M3)
 
 
 def _swivel(tie: Tie) -> Swivel:

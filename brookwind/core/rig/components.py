@@ -127,9 +127,10 @@ class Weight(Piece):
 
 
 class Swivel(Piece):
-    """A swivel between two lengths of line."""
+    """A swivel between two lengths of line, or three; a snap holds what is clipped to it."""
 
     kind: Literal["swivel"] = "swivel"
+    form: Literal["plain", "snap", "three-way"] = "plain"
     mass_kg: PieceMass
     density_kg_m3: Density
     position_m: Position
@@ -139,7 +140,7 @@ class Hook(Piece):
     """A hook. The lowest is at 0; a second sits higher or on a link."""
 
     kind: Literal["hook"] = "hook"
-    size: int = Field(ge=-10, le=30)
+    size: int = Field(ge=-12, le=30)
     """Printed size; -1 stands for 1/0, -2 for 2/0 and so on."""
     pattern: str = Field(default="round", max_length=40)
     barb: Literal["barbed", "micro", "barbless"] = "barbed"

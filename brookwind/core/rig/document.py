@@ -38,6 +38,8 @@ class Aim(Frozen):
     bait_from: Literal["bed", "surface"] = "bed"
     bait_m: float = Field(default=0.05, ge=-3, le=60)
     """Height of the hook off the bed (negative: so much line laid on), or its depth below the surface. [m]"""
+    lean_deg: float = Field(default=15.0, ge=5, le=30)
+    """Of the float of a dragging rig, downstream, by which its setting is found. [degrees]"""
 
     @model_validator(mode="after")
     def _below_the_surface(self) -> Self:
@@ -58,9 +60,9 @@ class Limits(Frozen):
     """Hook, bait and swivel over what the float carries, at most."""
     lean_deg: float = Field(default=15.0, gt=0, le=80)
     """Lean of the line in current and wind. [degrees]"""
-    lift_m: float = Field(default=0.2, gt=0, le=60)
+    lift_m: float = Field(default=0.3, gt=0, le=60)
     """Lift of the bait in the current, the stop left as for still water. [m]"""
-    run_lost_m: float = Field(default=4.0, gt=0, le=200)
+    run_lost_m: float = Field(default=7.0, gt=0, le=200)
     """Run lost while the rig sinks in a current. [m]"""
     pull_n: float | None = Field(default=None, gt=0, le=5)
     """Pull a fish puts up with; the species' usual when not given. [N]"""
@@ -103,10 +105,10 @@ class Conditions(Frozen):
     wave_period_s: float | None = Field(default=None, gt=0.1, le=30)
     dragging: bool = False
     """Bait or weight is meant to drag over the bed."""
-    settle_s: float = Field(default=15.0, ge=1, le=300)
+    settle_s: float = Field(default=25.0, ge=1, le=300)
     """Longest time from landing to fishing. [s]"""
-    rod_most_kg: float = Field(default=0.03, gt=0, le=0.5)
-    """The most the rod casts. [kg]"""
+    rod_most_kg: float | None = Field(default=None, gt=0, le=0.5)
+    """The most the rod casts, as printed on it; it forbids nothing when not given. [kg]"""
     tackle: Literal["rod", "pole", "whip"] = "rod"
     rod_m: float = Field(default=3.9, ge=1, le=20)
     """Length of rod, pole or whip. [m]"""
@@ -188,12 +190,22 @@ class Rig(Frozen):
         return next((c for c in reversed(above) if isinstance(c, Stop)), None)
 
     @property
+    def rests_on(self) -> Component | None:
+        """What a running float without a stop above it comes down to: the nearest piece that sits on the line below it.
+
+        None for a fixed float, and for one that a stop holds.
+        """
+        if self.float_piece.position_m is not None or self.stop is not None:
+            return None
+        below = self.components[self.components.index(self.float_piece) + 1 :]
+        return next((c for c in below if c.kind in _HOLDS and getattr(c, "position_m", None)), None)
+
+    @property
     def setting_m(self) -> float:
-        """Distance along the line from the stop (sliding float) or the float to the hook. [m]"""
-        if self.float_piece.position_m is not None:
-            return self.float_piece.position_m
-        assert self.stop is not None
-        return self.stop.position_m
+        """Distance along the line from the stop (sliding float), the float, or what it rests on, to the hook. [m]"""
+        holder = self.float_piece if self.float_piece.position_m is not None else self.stop or self.rests_on
+        position: float = getattr(holder, "position_m", 0.0)
+        return position
 
     def replace_components(self, components: tuple[Component, ...], **changes: Any) -> Rig:
         """The rig with other components, checked again.
@@ -206,6 +218,10 @@ class Rig(Frozen):
             return Rig(**{**dict(self), **changes, "components": components})
         except ValidationError as error:
             raise from_validation(error) from error
+
+
+_HOLDS = frozenset({"stop", "shot", "swivel"})
+"""Kinds of piece that a running float comes to rest on."""
 
 
 def _check_version(version: object) -> None:
@@ -241,9 +257,14 @@ def _check_float(components: tuple[Component, ...]) -> None:
         )
     i, the_float = floats[0]
     sliding = the_float.mount.endswith("sliding")
-    if sliding and not any(isinstance(c, Stop) for c in components[:i]):
+    above = any(isinstance(c, Stop) for c in components[:i])
+    below = any(c.kind in _HOLDS and getattr(c, "position_m", None) for c in components[i + 1 :])
+    if sliding and not above and not below:
         raise OutOfRange.one(
-            "no-stop", "The float slides but nothing stops it.", "Thread a stop above it.", ("components", i)
+            "no-stop",
+            "The float slides but nothing stops it.",
+            "Thread a stop above it, or pinch a shot below it.",
+            ("components", i),
         )
     if sliding != (the_float.position_m is None):
         message, remedy = (

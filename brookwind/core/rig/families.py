@@ -8,12 +8,11 @@ from types import MappingProxyType
 
 from brookwind.core import figures
 from brookwind.core.errors import OutOfRange
-from brookwind.core.floats.body import float_body
+from brookwind.core.floats.body import FloatBody, float_body
 from brookwind.core.floats.kind import Mount
 from brookwind.core.floats.spec import FloatSpec
-from brookwind.core.floats.types import FLOAT_TYPE
-from brookwind.core.gravity import lead_mass_kg, submerged_weight_n
-from brookwind.core.matter.density import water_density_kg_m3
+from brookwind.core.gravity import LABEL_LEAD_NET, LABEL_WATER_KG_M3, lead_mass_kg, submerged_weight_n
+from brookwind.core.matter.density import SALT_WATER, water_density_kg_m3
 from brookwind.core.matter.materials import STEEL_KG_M3
 from brookwind.core.rig import builds
 from brookwind.core.rig.baits import BaitKind
@@ -29,6 +28,7 @@ from brookwind.core.rig.habits import Habits
 from brookwind.core.rig.hooks import HookPattern, HookSize
 from brookwind.core.rig.lines import diameter_for_m, line_strength_n
 from brookwind.core.rig.species import feeding
+from brookwind.core.rig.usual_size import Fished
 
 FAMILIES = tuple(sorted((*FIXED, *POLES, *SLIDING), key=lambda f: f.number))
 FAMILY = MappingProxyType({f.id: f for f in FAMILIES})
@@ -47,8 +47,14 @@ LONG_LEADER = 1.6
 """A long leader is this many times the usual one. Editable default."""
 LAID_ON_M = 0.04
 """A lift rig is set this much over-depth beyond its shot. [m] Editable default."""
+POLE_LEADER_M, POLE_HOOK = 0.00017, 16
+"""On a pole no leader is thicker and no hook larger for its own sake. [m] Editable defaults."""
+STOUT_M = 0.00055
+"""A main line of nylon that would have to be thicker is tied of braid. [m] Editable default."""
 TACKLE_SHARE = 0.4
 """Hook, bait and swivel take at most this share of a new float's capacity. Editable default."""
+LEAD_TACKLE_SHARE = 0.85
+"""The same, with a jig, where a lead carries the load. Editable default."""
 
 _BY_MOUNT: dict[Mount, Layout] = {
     "bottom-end-fixed": Layout(heavy="lock"),
@@ -70,6 +76,8 @@ def layout_of(rig: Rig) -> Layout:
 
 
 USUAL_HABITS = Habits()
+WIRE_TRACE_M = 0.4
+"""A wire trace for teeth is at least so long. [m] Editable default."""
 
 
 @dataclass(frozen=True, kw_only=True)
@@ -82,6 +90,8 @@ class Start:
     hook_pattern: str = "round"
     spec: FloatSpec | None = None
     aim: Aim | None = None
+    lie: Lie | None = None
+    """Where the fish are, when that is known better than from their habits."""
     conditions: Conditions | None = None
     habits: Habits = USUAL_HABITS
     book: Book = SHIPPED
@@ -102,20 +112,30 @@ def new_rig(family_id: str, water: Water, rig_id: str, name: str, start: Start |
     family = found(FAMILY, family_id, "family", "family")
     species = start.book.fish(start.species or family.species)
     conditions = start.conditions or usual_conditions(family)
+    if conditions.hold is None and family.hold is not None:
+        conditions = conditions.model_copy(update={"hold": family.hold})
     bait = start.book.bait(start.bait or family.bait or species.bait)
-    hook, pattern = hook_size(start.hook or _hook_for(species, bait)), start.book.pattern(start.hook_pattern)
-    leader_m = diameter_for_m(sqrt(species.line_n[0] * species.line_n[1]), "nylon")
-    spec = start.spec or _float_for(family, water, hook, pattern, bait)
-    aim = start.aim or family_aim(family, species, water, spec, start.habits)
+    on_pole = conditions.tackle != "rod"
+    hook, pattern = hook_size(start.hook or _hook_for(species, bait, on_pole)), start.book.pattern(start.hook_pattern)
+    stuff = "wire" if species.bites_through else "nylon"
+    leader_m = diameter_for_m(sqrt(species.line_n[0] * species.line_n[1]), stuff)
+    if on_pole:
+        # The elastic gives before a fine line does.
+        leader_m = min(leader_m, POLE_LEADER_M)
+    spec = start.spec or _float_for(family, fished(water, conditions, species), water, hook, pattern, bait)
+    aim = start.aim or family_aim(family, species, water, spec, start.habits, start.lie)
     check_depth(family, water.depth_m, hangs_at_m(aim, water.depth_m), conditions)
     reach = aim.bait_m if aim.bait_from == "surface" else water.depth_m
-    setting = max(reach, 0.08)
+    join_m = leader_length_m(family, start.habits, reach)
+    if species.bites_through:
+        join_m = max(WIRE_TRACE_M, join_m)
+    setting = max(reach, 0.08, join_m + 0.05)
+    habits, main_m = _main(family, line("hooklength", stuff, leader_m, 0.0), start.habits)
     tie = Tie(
-        family=family, spec=spec, setting_m=setting, join_m=leader_length_m(family, start.habits, reach),
-        hook=hook, pattern=pattern, bait=bait, leader_m=leader_m, habits=start.habits,
-        main_m=max(family.main_line_m, _main_for(line("hooklength", "nylon", leader_m, 0.0), start.habits.main)),
+        family=family, spec=spec, setting_m=setting, join_m=join_m, leader_material=stuff,
+        hook=hook, pattern=pattern, bait=bait, leader_m=leader_m, habits=habits, main_m=main_m,
     )  # fmt: skip
-    wanted = _pattern_for(family, start.habits)
+    wanted = _pattern_for(family, habits)
     return Rig(
         id=rig_id,
         name=name,
@@ -160,12 +180,11 @@ def usual_conditions(family: Family) -> Conditions:
         distance_m=min(high, max(low, USUAL_DISTANCE_M[tackle])),
         tackle=tackle,
         rod_m=USUAL_ROD_M[tackle],
-        rod_most_kg=0.25 if family.capacity_kg > 0.05 else 0.03,
         dragging=family.dragging,
     )
 
 
-def hangs_at_m(aim: Aim, depth_m: float) -> float:
+def hangs_at_m(aim: Aim | Lie, depth_m: float) -> float:
     """How deep the bait hangs; one that is laid on lies on the bed. [m]
 
     aim: where it is wanted.
@@ -209,31 +228,60 @@ def check_depth(family: Family, depth_m: float, hangs_m: float, conditions: Cond
         )
 
 
-def _hook_for(species: Species, bait: BaitKind) -> int:
-    """The fish's usual hook, brought into what the bait suits. Larger hooks have smaller numbers."""
+def _hook_for(species: Species, bait: BaitKind, on_pole: bool) -> int:
+    """The fish's usual hook, small on a pole, brought into what the bait suits. Larger hooks have smaller numbers."""
     small, large = bait.hooks
-    return min(small, max(large, species.hook_size))
+    usual = max(species.hook_size, POLE_HOOK) if on_pole else species.hook_size
+    return min(small, max(large, usual))
+
+
+def _main(family: Family, leader: LineSection, habits: Habits) -> tuple[Habits, float]:
+    """Habits with the stuff of the main line that is tied, and its diameter: braid where nylon would be stout. [m]"""
+    main_m = max(family.main_line_m, _main_for(leader, habits.main))
+    if main_m <= STOUT_M:
+        return habits, main_m
+    return habits.model_copy(update={"main": "braid", "stop": "two"}), _main_for(leader, "braid")
 
 
 def _main_for(leader: LineSection, material: str) -> float:
     return diameter_for_m(MAIN_STRONGER * line_strength_n(leader), material)
 
 
-def _float_for(family: Family, water: Water, hook: HookSize, pattern: HookPattern, bait: BaitKind) -> FloatSpec:
-    grows = min(2.5, max(0.5, sqrt(water.depth_m / family.at_depth_m)))
-    capacity = family.capacity_kg * (1.0 if family.layout.fill == "ballast" else grows)
+def fished(water: Water, conditions: Conditions, species: Species | None) -> Fished:
+    """What a float is put on for.
+
+    water: depth and salt.
+    conditions: distance and current.
+    species: the fish, if it is known; a medium one else.
+    """
+    low, high = species.line_n if species else (20.0, 40.0)
+    return Fished(
+        depth_m=water.depth_m, distance_m=conditions.distance_m, current_m_s=conditions.current_m_s,
+        sea=water.salinity > SALT_WATER, strength_n=sqrt(low * high),
+    )  # fmt: skip
+
+
+def _float_for(
+    family: Family, what_for: Fished, water: Water, hook: HookSize, pattern: HookPattern, bait: BaitKind
+) -> FloatSpec:
+    capacity = family.size(what_for).usual_kg
     there = water_density_kg_m3(water.temperature_c, water.salinity)
     pull = submerged_weight_n(hook.mass_kg * pattern.mass, STEEL_KG_M3, there)
     pull += max(0.0, submerged_weight_n(bait.mass_kg, bait.density_kg_m3, there))
     as_lead = lead_mass_kg(pull, there)
     own = builds.SWIVEL_KG + builds.JIG_KG if family.jig else 0.0
     if "none" not in family.patterns:
-        capacity = max(capacity, (as_lead + own) / TACKLE_SHARE)
+        capacity = max(
+            capacity, (as_lead + own) / (LEAD_TACKLE_SHARE if family.layout.heavy == "lead" else TACKLE_SHARE)
+        )
     capacity = float(f"{capacity:.2g}")
-    return FloatSpec(type=family.float_type, capacity_kg=capacity, label=f"{capacity * 1000:g} g")
+    kind = family.light[0] if family.light and capacity < family.light[1] else family.float_type
+    return FloatSpec(type=kind, capacity_kg=capacity, label=f"{capacity * 1000:g} g")
 
 
-def family_aim(family: Family, species: Species, water: Water, spec: FloatSpec, habits: Habits) -> Aim:
+def family_aim(
+    family: Family, species: Species, water: Water, spec: FloatSpec, habits: Habits, lie: Lie | None = None
+) -> Aim:
     """Where the bait of a family hangs for a fish in a water, and the tip it shows.
 
     family: the family; it may lay its weight on the bed, or fish shallow only.
@@ -241,11 +289,18 @@ def family_aim(family: Family, species: Species, water: Water, spec: FloatSpec, 
     water: depth and temperature.
     spec: the float, which has its usual tip.
     habits: they shape the tip and the leader that is laid.
+    lie: where the fish are, if they were seen, marked or felt.
     """
-    kind = found(FLOAT_TYPE, spec.type, "float type", "type")
-    lie = feeding(species, water.temperature_c).lie
-    tip = {None: kind.usual_tip_m, "dotted": min(kind.usual_tip_m, DOTTED_M), "extra": EXTRA_TIP * kind.usual_tip_m}
-    aim = usual_aim(lie, water.depth_m, min(tip[habits.tip], 0.8 * float_body(spec).longest_tip_m))
+    body = float_body(spec)
+    usual = body.usual_tip_m
+    if family.layout.load_share is not None:
+        usual = _tip_under_m(body, family.layout.load_share)
+    tip = {None: usual, "dotted": min(usual, DOTTED_M), "extra": EXTRA_TIP * usual}
+    shown = min(tip[habits.tip], 0.8 * body.longest_tip_m)
+    sought = (
+        known_lie(lie, water.depth_m) if lie else usual_lie(feeding(species, water.temperature_c).lie, water.depth_m)
+    )
+    aim = Aim(tip_m=shown, bait_from=sought.bait_from, bait_m=sought.bait_m)
     leader = leader_length_m(family, habits, water.depth_m)
     if family.laid == "lead":
         return aim.model_copy(update={"bait_from": "bed", "bait_m": -(leader - builds.WEAK_LINK_M)})
@@ -257,12 +312,27 @@ def family_aim(family: Family, species: Species, water: Water, spec: FloatSpec, 
     return aim
 
 
-def usual_aim(lie: Lie, depth_m: float, tip_m: float) -> Aim:
-    """Where a fish is sought, brought into the depth there is.
+def _tip_under_m(body: FloatBody, share: float) -> float:
+    """Tip under a share of what the label says. [m]"""
+    there = body.length_m - body.design_tip_m
+    displaced = body.profile.volume_below_m3(there) * LABEL_WATER_KG_M3 - (1.0 - share) * body.rated_kg * LABEL_LEAD_NET
+    return round(body.length_m - body.profile.level_for_volume_m(displaced / LABEL_WATER_KG_M3), 3)
+
+
+def known_lie(lie: Lie, depth_m: float) -> Lie:
+    """Where fish were seen, marked or felt, within the water there is.
+
+    lie: where they are.
+    depth_m: depth of the water. [m]
+    """
+    return Lie(bait_from=lie.bait_from, bait_m=min(lie.bait_m, 0.95 * depth_m))
+
+
+def usual_lie(lie: Lie, depth_m: float) -> Lie:
+    """Where such fish usually are, brought into the depth there is.
 
     lie: where the bait should hang.
     depth_m: depth of the water. [m]
-    tip_m: tip wanted. [m]
     Source: the species' editable defaults; shallower than they suppose, the upper 70 % or the lower tenth.
     """
     bait_m = lie.bait_m
@@ -270,4 +340,4 @@ def usual_aim(lie: Lie, depth_m: float, tip_m: float) -> Aim:
         bait_m = max(0.01, min(bait_m, 0.7 * depth_m))
     elif bait_m >= 0.5 * depth_m:
         bait_m = 0.1 * depth_m
-    return Aim(tip_m=tip_m, bait_from=lie.bait_from, bait_m=bait_m)
+    return Lie(bait_from=lie.bait_from, bait_m=bait_m)

@@ -14,6 +14,7 @@ from brookwind.core.rig.components import Component, LineSection
 from brookwind.core.rig.fish import Kind
 from brookwind.core.rig.habits import Habits
 from brookwind.core.rig.hooks import HookPattern, HookSize
+from brookwind.core.rig.usual_size import Sizes
 
 Parts: TypeAlias = tuple[Component, ...]
 Heavy: TypeAlias = Literal["lock", "lead", "linked-lead", "stack", "olivette"]
@@ -34,10 +35,16 @@ class Layout:
     """The stretch of line that free shot may sit on."""
     overload: float = 1.0
     """Load over what the wanted tip asks; above 1 a tight line from the rod carries the rest."""
+    bulk_on_knot: bool = False
+    """Fished shallow, a bulk sits right on the hooklength's knot."""
     draws: bool = False
     """The angler tightens until what lies on the bed draws the float to its tip."""
     hangs_for_balance: bool = False
     """Balanced as if nothing touched the bed, though something is meant to."""
+    drags: bool = False
+    """Its lead is drawn along the bed in a current: the float's lean says that the setting is right."""
+    load_share: float | None = None
+    """Share of the label that is hung on it; None: all of it."""
     fill: Literal["ballast", "air"] | None = None
     """What trims the float instead of shot."""
 
@@ -53,9 +60,12 @@ class Family:
     special: str
     mount: Mount
     float_type: str
-    capacity_kg: float
-    """Capacity at `at_depth_m`; it grows with the root of depth."""
+    light: tuple[str, float] | None = None
+    """Type of float for less than a capacity. [kg]"""
+    size: Sizes
+    """Capacities in use, by water, distance and fish."""
     at_depth_m: float
+    """Depth it is usually fished in. [m]"""
     patterns: tuple[str, ...]
     """Patterns that can be tied on it, the usual one first."""
     species: str
@@ -80,6 +90,8 @@ class Family:
     bait: str | None = None
     """The bait the family is for, when it is not the fish's usual one."""
     dragging: bool = False
+    hold: float | None = None
+    """Speed the float is usually held back to in a current, over the surface's; free when not given."""
     jig: bool = False
     """It ends in a jig unless the angler ties otherwise."""
     hooks: int = 1
@@ -104,6 +116,7 @@ class Tie:
     bait: BaitKind
     main_m: float
     leader_m: float
+    leader_material: str = "nylon"
     habits: Habits
 
 

@@ -41,7 +41,7 @@ class Species(Sourced):
     waters: tuple[Kind, ...]
     bait: PieceId
     baits: tuple[PieceId, ...]
-    hook_size: int = Field(ge=-10, le=30)
+    hook_size: int = Field(ge=-12, le=30)
     hooks: tuple[int, int]
     """Smallest and largest hook in use; -1 stands for 1/0."""
     line_n: tuple[float, float]
@@ -55,7 +55,11 @@ class Species(Sourced):
     """How long to wait, when waiting. [s]"""
     families: tuple[PieceId, ...] = ()
     """Rig families it is usually fished with, the first choice first."""
+    bites_through: bool = False
+    """Its teeth cut nylon and fluorocarbon: the last line is wire."""
     warns: str = Field(default="", max_length=400)
+    also: str = Field(default="", max_length=200)
+    """Other words that find it."""
     notes: str = Field(default="", max_length=4000)
     """The angler's own; they come first."""
 
@@ -69,7 +73,7 @@ def fish(
     id: str, name: str, says: str, *, usual: str, cold: str = "", warm: str = "", best: tuple[float, float],
     least: float, months: str, waters: str, baits: str, hook: int, hooks: tuple[int, int],
     line: tuple[float, float], pull: float, takes: str, strike: Strike, wait: float = 0.0, families: str,
-    warns: str = "",
+    warns: str = "", bites_through: bool = False,
 ) -> Species:  # fmt: skip
     """A row of the catalogue: lies as `bed 0.1` or `surface 0.9`, lists as words with blanks between.
 
@@ -93,11 +97,13 @@ def fish(
     wait: how long. [s]
     families: ids, the first choice first.
     warns: what to mind.
+    bites_through: its teeth cut nylon.
     """
     kinds: tuple[Kind, ...] = tuple(k for k in ("still", "running", "sea") if k in waters.split())
     usual_lie, listed = _lie(usual), tuple(baits.split())
     return Species(
-        id=id, name=name, says=says, usual=usual_lie, cold=_lie(cold) if cold else usual_lie,
+        id=id, name=name, says=says, bites_through=bites_through, usual=usual_lie,
+        cold=_lie(cold) if cold else usual_lie,
         warm=_lie(warm) if warm else usual_lie, best_c=best, least_c=least, months=months, waters=kinds,
         bait=listed[0], baits=listed, hook_size=hook, hooks=hooks, line_n=line, pull_n=pull, takes=takes,
         strike=strike, wait_s=wait, families=tuple(families.split()), warns=warns, source="default",

@@ -46,6 +46,8 @@ class Label(Frozen):
     built_in_kg: float = 0.0
     reading: Literal["mass", "shot", "pole-code", "built-in-and-added"]
     says: str
+    pieces: tuple[tuple[str, int], ...] = ()
+    """Sizes of shot and how many, where it names them."""
 
 
 LONGEST = 80
@@ -79,7 +81,20 @@ def parse_label(text: str) -> Label:
     parts = [_part(part.strip(), text) for part in plain.split("+")]
     reading = parts[0].reading if len(parts) == 1 else "shot"
     says = " and ".join(p.says for p in parts)
-    return _checked(Label(text=text, load_kg=sum(p.load_kg for p in parts), reading=reading, says=says))
+    pieces = tuple(piece for p in parts for piece in p.pieces)
+    load = sum(p.load_kg for p in parts)
+    return _checked(Label(text=text, load_kg=load, reading=reading, says=says, pieces=pieces))
+
+
+def printed_kg(text: str) -> float | None:
+    """The load to add that a label says; None where it says none. [kg of lead]
+
+    text: the label as printed.
+    """
+    try:
+        return parse_label(text).load_kg
+    except NotUnderstood:
+        return None
 
 
 def _plain(text: str) -> str:
@@ -146,7 +161,8 @@ def _read_times(part: str) -> Label | None:
 
 def _shot(part: str, count: int, size: str) -> Label:
     mass = count * nominal_shot_mass_kg(size)
-    return Label(text=part, load_kg=mass, reading="shot", says=f"{count} × {size_label(size)}, {mass * 1000:g} g")
+    says = f"{count} × {size_label(size)}, {mass * 1000:g} g"
+    return Label(text=part, load_kg=mass, reading="shot", says=says, pieces=((size, count),))
 
 
 def _number(text: str) -> float:

@@ -8,8 +8,8 @@ from brookwind.core.matter.materials import LINE_MATERIAL
 from brookwind.core.rig.components import LineSection
 
 DIAMETERS_MM = (
-    0.07, 0.08, 0.09, 0.10, 0.11, 0.12, 0.13, 0.14, 0.15, 0.16, 0.18, 0.20, 0.22, 0.25, 0.28, 0.30, 0.35, 0.40,
-    0.45, 0.50, 0.60, 0.70, 0.80, 0.90, 1.00,
+    *(i / 100 for i in range(6, 31)),
+    0.33, 0.35, 0.38, 0.40, 0.45, 0.50, 0.55, 0.60, 0.70, 0.80, 0.90, 1.00,
 )  # fmt: skip
 """Steps in which line is sold. [mm] Editable default."""
 
@@ -34,7 +34,7 @@ def diameter_for_m(strength_n: float, material: str) -> float:
     strength_n: breaking load wanted, 0 or more. [N]
     material: of `LINE_MATERIALS`.
     >>> diameter_for_m(20.0, "nylon")
-    0.00018
+    0.00017
     """
     needed = (4.0 * strength_n / (pi * LINE_MATERIAL[material].strength_pa)) ** 0.5
     fits = (mm for mm in DIAMETERS_MM if mm * 1e-3 >= needed)

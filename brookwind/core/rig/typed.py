@@ -4,40 +4,50 @@ from __future__ import annotations
 
 import re
 from collections.abc import Callable
-from typing import Literal
 
 from brookwind.core.errors import NotUnderstood, OutOfRange
 from brookwind.core.figures import depth
-from brookwind.core.frozen import Frozen
 from brookwind.core.matter.materials import WEIGHT_MATERIAL
 from brookwind.core.rig.components import LONGEST_M
 from brookwind.core.rig.labels import parse_label
 from brookwind.core.rig.shot_series import MODERN_MASS_KG
+from brookwind.core.rig.typed_parts import (
+    COUNTS,
+    FLOATS,
+    LINES,
+    PLAIN,
+    SHAPES,
+    SIZES,
+    STUFF,
+    Form,
+    Part,
+    Typed,
+    TypedBait,
+    TypedBare,
+    TypedBead,
+    TypedElastic,
+    TypedFloat,
+    TypedHook,
+    TypedLine,
+    TypedShot,
+    TypedStop,
+    TypedSwivel,
+    TypedWeight,
+    Where,
+)
 
 LONGEST_TEXT = 200
 """Characters of a typed line."""
+LONGEST_LINES = 800
+"""Characters of typed lines, one after another."""
 MOST_OF_ONE = 40
 """Of one part at once. Editable default."""
 EXAMPLES = "5 x No 8 at 12 cm, 0.75 g olivette at 1.2 m on 6 No 9, 7 g bullet, two stops, bead 5 mm, hook 16 on 0.12"
-Shape = Literal["ball", "egg", "barrel", "bullet", "in-line", "olivette", "jig"]
-Where = Literal["knot", "hooklength", "hook"]
+POUND_N = 0.45359237 * 9.80665
+"""A pound's weight. [N] Source: International yard and pound agreement, 1959; standard gravity."""
+ELASTIC_N = 1.1
+"""Pull of a pole's elastic at full stretch over its number. [N] Editable default."""
 
-_COUNTS = {
-    w: i
-    for i, w in enumerate(
-        ["one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve"], 1
-    )
-}
-_COUNTS["a"] = _COUNTS["an"] = 1
-_SIZES = {"SWAN": "SSG", "SSG": "SSG", **{s: s for s in MODERN_MASS_KG if not s.isdigit()}}
-_SHAPES: dict[str, Shape] = {
-    "ball": "ball", "round": "ball", "egg": "egg", "barrel": "barrel", "drilled": "barrel", "bullet": "bullet",
-    "in-line": "in-line", "inline": "in-line", "olivette": "olivette", "olivet": "olivette", "jig": "jig",
-    "lead": "ball", "sinker": "ball", "weight": "ball",
-}  # fmt: skip
-_PLAIN = frozenset({"lead", "sinker", "weight"})
-RUNNING: frozenset[Shape] = frozenset({"ball", "egg", "barrel", "bullet"})
-"""Shapes that the line runs through."""
 _UNITS = {"mm": 0.001, "cm": 0.01, "m": 1.0, "in": 0.0254, "inch": 0.0254, "inches": 0.0254, '"': 0.0254,
           "ft": 0.3048, "foot": 0.3048, "feet": 0.3048, "'": 0.3048}  # fmt: skip
 _N = r"[-−]?\d+(?:[.,]\d+)?"
@@ -50,80 +60,23 @@ _WHERE: tuple[tuple[re.Pattern[str], Where], ...] = (
     (re.compile(r"\s+on\s+the\s+(?:hooklength|leader|snell|trace)$"), "hooklength"),
     (re.compile(r"\s+(?:on|at)\s+the\s+hook$"), "hook"),
 )
-_SITS = re.compile(rf"^(?P<head>.*\b(?:{'|'.join(_SHAPES)})s?\b.*?)\s+on\s+(?!the\b)(?P<stack>.+)$")
+_SITS = re.compile(rf"^(?P<head>.*\b(?:{'|'.join(SHAPES)})s?\b.*?)\s+on\s+(?!the\b)(?P<stack>.+)$")
 _COUNT = re.compile(r"^(?:(?P<digits>\d{1,4})\s*(?:x|×|\*)?\s*|(?P<word>[a-z]+)\s+)(?P<rest>\S.*)$")
 
 
-class TypedShot(Frozen):
-    """Shot of one size."""
-
-    kind: Literal["shot"] = "shot"
-    size: str
-    count: int
-    bulk: bool = False
+_LINK = re.compile(r"\s+on\s+(?:an?\s+)?(?:short\s+)?(?:(?P<weak>weak(?:er)?)\s+)?(?:link|snap|clip)\b")
 
 
-class TypedWeight(Frozen):
-    """Larger weights of a kind, and the shot they sit on."""
+def read_lines(text: str) -> tuple[Typed, ...]:
+    """Read typed lines, one after another, parted by semicolons.
 
-    kind: Literal["weight"] = "weight"
-    shape: Shape
-    count: int = 1
-    mass_kg: float
-    metal: str | None = None
-    label: str
-    on: TypedShot | None = None
-
-
-class TypedStop(Frozen):
-    """Stops: thread knots or rubbers."""
-
-    kind: Literal["stop"] = "stop"
-    count: int
-    rubber: bool = False
-
-
-class TypedBead(Frozen):
-    """Beads."""
-
-    kind: Literal["bead"] = "bead"
-    count: int
-    length_m: float
-    hole_m: float | None = None
-
-
-class TypedSwivel(Frozen):
-    """A swivel."""
-
-    kind: Literal["swivel"] = "swivel"
-
-
-class TypedHook(Frozen):
-    """Another hook, and the line it is tied to."""
-
-    kind: Literal["hook"] = "hook"
-    size: int
-    line_m: float | None = None
-
-
-class TypedLeader(Frozen):
-    """Another length of leader, and its thickness."""
-
-    kind: Literal["leader"] = "leader"
-    length_m: float | None = None
-    line_m: float | None = None
-
-
-Part = TypedShot | TypedWeight | TypedStop | TypedBead | TypedSwivel | TypedHook | TypedLeader
-
-
-class Typed(Frozen):
-    """What was typed: parts, and where they go."""
-
-    parts: tuple[Part, ...]
-    at_m: float | None = None
-    """Of the lowest of them. [m from the hook]"""
-    where: Where | None = None
+    text: the lines.
+    Raises: as `read_typed`.
+    >>> len(read_lines("two stops; bead 5 mm"))
+    2
+    """
+    lines = [line for line in text.split(";") if line.strip()]
+    return tuple(read_typed(line) for line in lines) if lines else (read_typed(text),)
 
 
 def read_typed(text: str) -> Typed:
@@ -141,18 +94,28 @@ def read_typed(text: str) -> Typed:
     plain = " ".join(text.strip().lower().replace("№", "no ").split())
     if not plain:
         raise NotUnderstood.one("typed-empty", "Nothing is typed.", f"Type a part, such as {EXAMPLES}.")
+    link = _LINK.search(plain)
+    if link:
+        plain = plain[: link.start()] + plain[link.end() :]
     # What a weight sits on stands behind its place: `olivette at 1.2 m on 6 No 9`.
     sits = _SITS.match(plain)
     rest, at_m, where = _place(sits["head"] if sits else plain)
     if sits:
         rest = f"{rest} on {sits['stack']}"
-    parts = tuple(_part(p.strip()) for p in re.split(r"\s*\+\s*|\s+and\s+", rest))
+    # `2+1 g` is one label.
+    parts = tuple(_part(p.strip()) for p in re.split(r"\s+\+\s+|(?<![\d.,])\+|\+(?![\d.,])|\s+and\s+", rest))
+    if link:
+        hangs = "weak" if link["weak"] or "link" in link[0] else "clip"
+        parts = tuple(p.model_copy(update={"link": hangs}) if isinstance(p, TypedWeight) else p for p in parts)
     return Typed(parts=parts, at_m=at_m, where=where)
+
+
+_NOT_PLACED = re.compile(rf"^(?:wire\s+)?(?:{'|'.join(LINES)}|elastic|float|bait)\b")
 
 
 def _place(plain: str) -> tuple[str, float | None, Where | None]:
     # A leader's own length is not a place.
-    if re.match(r"^(?:leader|hooklength|trace|snell)\b", plain):
+    if _NOT_PLACED.match(plain):
         return plain, None, None
     for pattern, where in _WHERE:
         if found := pattern.search(plain):
@@ -182,8 +145,8 @@ def _counted(text: str) -> tuple[int, str]:
         return 1, text
     if found["digits"]:
         count = int(found["digits"])
-    elif found["word"] in _COUNTS:
-        count = _COUNTS[found["word"]]
+    elif found["word"] in COUNTS:
+        count = COUNTS[found["word"]]
     else:
         return 1, text
     return count, re.sub(r"^(?:x|×|\*)\s*", "", found["rest"])
@@ -203,13 +166,13 @@ def _part(text: str) -> Part:
     if re.search(rf"(?:\bat|@|,)\s*{_N}$", text) or re.fullmatch(_N, text):
         number = re.split(r"[\s@,]+", text)[-1]
         raise NotUnderstood.one("typed-unit", f"{number!r} has no unit.", f"Write it like {number} cm or {number} g.")
-    if re.search(r"\bfloats?\b", text):
-        raise NotUnderstood.one("one-float", "A rig has exactly one float.", "Change it on the station Float.")
     raise NotUnderstood.one("typed", f"{text[:60]!r} is no part that is known.", f"Type one such as {EXAMPLES}.")
 
 
 def _hook(text: str) -> Part | None:
-    found = re.fullmatch(rf"hook\s+(?:size\s+|no\.?\s*)?(\d{{1,2}})(/0)?(?:\s+on\s+({_N})(?:\s*mm)?)?", text)
+    found = re.fullmatch(
+        rf"(?:second\s+)?hook\s+(?:size\s+|no\.?\s*)?(\d{{1,2}})(/0)?(?:\s+on\s+({_N})(?:\s*mm)?)?", text
+    )
     if not found:
         return None
     size = -int(found[1]) if found[2] else int(found[1])
@@ -220,14 +183,72 @@ def _thickness(number: str | None) -> float | None:
     return None if number is None else float(number.replace(",", ".")) * 0.001
 
 
-def _leader(text: str) -> Part | None:
-    found = re.fullmatch(
-        rf"(?:leader|hooklength|trace|snell)(?:\s+(?P<thick>0?[.,]\d+)(?:\s*mm)?)?(?:\s+(?:of\s+)?{_LENGTH})?", text
-    )
-    if not found or (found["thick"] is None and found["n"] is None):
+def _line(text: str) -> Part | None:
+    """`leader 75 cm of 0.25 fluorocarbon`, `main 0.16`, `6 m top shot of 0.28`, `wire trace 40 cm`, `lash 20 cm`."""
+    role = next((w for w in sorted(LINES, key=len, reverse=True) if re.search(rf"\b{w}\b", text)), None)
+    if role is None:
         return None
-    metres = None if found["n"] is None else _metres(found["n"], found["unit"])
-    return TypedLeader(length_m=metres, line_m=_thickness(found["thick"]))
+    rest = re.sub(rf"\b{role}\b", " ", text, count=1)
+    stuff = next((STUFF[w] for w in rest.split() if w in STUFF), None)
+    rest = " ".join(w for w in rest.split() if w not in STUFF and w not in {"of", "a"})
+    pounds = re.search(rf"({_N})\s*(lb|lbs|kg)\b", rest)
+    if pounds:
+        rest = rest[: pounds.start()] + rest[pounds.end() :]
+    thick = re.search(r"(?<![\d.,])(0?[.,]\d+)(?:\s*mm)?(?![\d.,]|\s*(?:m|cm)\b)", rest)
+    if thick:
+        rest = rest[: thick.start()] + rest[thick.end() :]
+    long = re.fullmatch(_LENGTH, rest.strip()) if rest.strip() else None
+    if (rest.strip() and not long) or not (stuff or pounds or thick or long):
+        return None
+    bears = float(pounds[1].replace(",", ".")) * (POUND_N if pounds[2] != "kg" else 9.80665) if pounds else None
+    return TypedLine(
+        role=LINES[role],
+        length_m=None if long is None else _metres(long["n"], long["unit"]),
+        line_m=_thickness(thick[1]) if thick else None,
+        material=stuff,
+        strength_n=bears,
+    )
+
+
+def _float(text: str) -> Part | None:
+    """`float 4x14`, `0.3 g pole float`, `stick 6x4`, `20 g in-line float`, and a bare `float 0.2`."""
+    words = text.split()
+    named = [w for w in words if w in FLOATS]
+    said = [w for w in words if w in {"float", "floats", "bobber", "bobbers"}]
+    if not said and all(w in _ALSO_WEIGHTS for w in named):
+        return None
+    if "second" in words or "floats" in said or "bobbers" in said or (words[0] in COUNTS and COUNTS[words[0]] > 1):
+        raise NotUnderstood.one("one-float", "A rig has exactly one float.", "Type the one that is wanted instead.")
+    label = " ".join(w for w in words if w not in FLOATS and w not in {*said, "a", "an", "loaded"})
+    if not label:
+        raise NotUnderstood.one(
+            "float-load", "What the float carries is not said.", "Type it as on its label, such as float 4x14."
+        )
+    load = parse_label(f"{label} g" if re.fullmatch(_N, label) else label)
+    types = tuple(dict.fromkeys(t for w in named for t in FLOATS[w]))
+    return TypedFloat(label=label[:60], load_kg=load.load_kg, built_in_kg=load.built_in_kg, types=types)
+
+
+_ALSO_WEIGHTS = frozenset({"in-line", "inline", "peg", "flat", "short", "strong", "slim", "loaded", "feeder"})
+
+
+def _bait(text: str) -> Part | None:
+    found = re.fullmatch(r"(?:bait|baited\s+with)\s+(\S.*)", text)
+    return TypedBait(name=found[1][:60]) if found else None
+
+
+def _bare(text: str) -> Part | None:
+    return TypedBare() if re.fullmatch(r"bare(?:\s+line)?|no\s+(?:shot|weights?|leads?)", text) else None
+
+
+def _elastic(text: str) -> Part | None:
+    found = re.fullmatch(rf"(?:elastic\s+(?:no\.?\s*)?({_N})|no\.?\s*({_N})\s+elastic)(\s*n)?", text)
+    if not found:
+        return None
+    number = float((found[1] or found[2]).replace(",", ".").replace("−", "-"))
+    if not 1.0 <= number <= 40.0:
+        raise OutOfRange.one("typed-elastic", f"There is no elastic No {number:g}.", "Type a number from 1 to 40.")
+    return TypedElastic(give_n=number if found[3] else number * ELASTIC_N)
 
 
 def _stop(text: str) -> Part | None:
@@ -239,6 +260,8 @@ def _stop(text: str) -> Part | None:
 
 
 def _bead(text: str) -> Part | None:
+    pegged = re.match(r"(?:an?\s+)?pegged\s+", text)
+    text = text[pegged.end() :] if pegged else text
     count, rest = _counted(text)
     found = re.fullmatch(
         rf"beads?(?:\s+({_N})\s*mm)?(?:\s*,?\s*(?:with\s+(?:a\s+)?)?hole\s+(?:of\s+)?({_N})\s*mm)?", rest
@@ -253,11 +276,15 @@ def _bead(text: str) -> Part | None:
         raise OutOfRange.one(
             "typed-bead", "A bead's hole is smaller than the bead, and more than nothing.", "Type it so."
         )
-    return TypedBead(count=_within(count, "beads"), length_m=size, hole_m=hole)
+    return TypedBead(count=_within(count, "beads"), length_m=size, hole_m=hole, pegged=pegged is not None)
 
 
 def _swivel(text: str) -> Part | None:
-    return TypedSwivel() if re.fullmatch(r"(?:an?\s+|one\s+)?swivel", text) else None
+    found = re.fullmatch(r"(?:an?\s+|one\s+)?(three[- ]way\s+|3-way\s+|snap\s+)?(swivel|snap)", text)
+    if not found:
+        return None
+    form: Form = "snap" if found[2] == "snap" or (found[1] or "").startswith("snap") else "plain"
+    return TypedSwivel(form="three-way" if (found[1] or "").startswith(("three", "3")) else form)
 
 
 def _weight(text: str) -> Part | None:
@@ -266,13 +293,13 @@ def _weight(text: str) -> Part | None:
     several = re.match(r"^(?:\d+\s*[x×*]|[a-z]+)\s*(?=[\d.,¼½¾⅛⅜⅝⅞])", text)
     count, text = _counted(text) if several else (1, text)
     words = re.sub(r"\b(?:running|fixed|head|split)\b", " ", text).split()
-    words = [w.removesuffix("s") if w.removesuffix("s") in _SHAPES else w for w in words]
-    named = [w for w in words if w in _SHAPES]
+    words = [w.removesuffix("s") if w.removesuffix("s") in SHAPES else w for w in words]
+    named = [w for w in words if w in SHAPES]
     # Of `egg sinker` the egg says more.
-    word = next((w for w in named if w not in _PLAIN), named[0] if named else None)
-    shape = None if word is None else _SHAPES[word]
+    word = next((w for w in named if w not in PLAIN), named[0] if named else None)
+    shape = None if word is None else SHAPES[word]
     metal = next((w for w in words if w in WEIGHT_MATERIAL), None)
-    label = " ".join(w for w in words if w not in _SHAPES and w not in WEIGHT_MATERIAL)
+    label = " ".join(w for w in words if w not in SHAPES and w not in WEIGHT_MATERIAL)
     if (
         shape is None
         or not re.match(r"^[\d.,¼½¾⅛⅜⅝⅞]", label)
@@ -305,7 +332,7 @@ def _shot(text: str) -> TypedShot | None:
     elif found is None:
         return None
     else:
-        size = found["digits"] if found["digits"] else _SIZES.get((found["letters"] or "").upper(), "")
+        size = found["digits"] if found["digits"] else SIZES.get((found["letters"] or "").upper(), "")
     if not size:
         return None
     if size not in MODERN_MASS_KG:
@@ -313,4 +340,6 @@ def _shot(text: str) -> TypedShot | None:
     return TypedShot(size=size, count=_within(count, "shot"), bulk=bare != text)
 
 
-_READERS: tuple[Callable[[str], Part | None], ...] = (_hook, _leader, _stop, _bead, _swivel, _weight, _shot)
+_READERS: tuple[Callable[[str], Part | None], ...] = (
+    _bare, _hook, _bait, _stop, _float, _line, _elastic, _bead, _swivel, _weight, _shot,
+)  # fmt: skip

@@ -5,6 +5,9 @@ from __future__ import annotations
 from brookwind.core.rig.components import Bead, Component, Shot, Stop, Swivel, Weight
 from brookwind.core.rig.shot_series import MODERN_MASS_KG, size_label
 
+SWIVELS = {"plain": "swivel", "snap": "snap swivel", "three-way": "three-way swivel"}
+"""What the forms of a swivel are called."""
+
 
 def written(piece: Component) -> str | None:
     """A piece as it would be typed, with its place; None for one that is not tied by typing.
@@ -25,7 +28,7 @@ def written(piece: Component) -> str | None:
             hole = "" if piece.hole_m is None else f", hole {piece.hole_m * 1000:.6g} mm"
             name, at = f"bead {piece.length_m * 1000:.6g} mm{hole}", piece.position_m
         case Swivel():
-            name, at = "swivel", piece.position_m
+            name, at = SWIVELS[piece.form], piece.position_m
         case _:
             return None
     return f"{name} at {at * 100:.6g} cm"

@@ -46,8 +46,8 @@ class PlaceRules(Frozen):
     """The board or card in its own words; the people on the spot win."""
     hooks_most: int | None = Field(default=None, ge=1, le=20)
     barbs: Literal["any", "micro", "barbless"] = "any"
-    smallest_hook: int | None = Field(default=None, ge=-10, le=30)
-    largest_hook: int | None = Field(default=None, ge=-10, le=30)
+    smallest_hook: int | None = Field(default=None, ge=-12, le=30)
+    largest_hook: int | None = Field(default=None, ge=-12, le=30)
     lead: tuple[LeadBand, ...] = Field(default=(), max_length=10)
     lash_least_m: float | None = Field(default=None, gt=0, le=10)
     no_overloading: bool = False

@@ -135,6 +135,8 @@ class Mark(Frozen):
     depth_m: float = Field(ge=0.05, le=MOST_DEPTH_M)
     distance_m: Distance
     bearing_deg: Bearing = 0.0
+    above_m: float | None = Field(default=None, ge=0.02, le=5)
+    """How far above them the bait should hang; a forearm when not given. [m]"""
     at: Moment | None = None
     note: str = Field(default="", max_length=200)
 

@@ -1,4 +1,7 @@
-"""Knots, and how much of the line's strength each leaves. Every factor is an editable default without a source."""
+"""Knots: how much of the line's strength each leaves, what it takes of it, and how it is tied.
+
+Every figure is an editable default without a source.
+"""
 
 from __future__ import annotations
 
@@ -17,18 +20,72 @@ class Knot(Sourced):
     id: str
     name: str
     keeps: float = Field(gt=0, le=1)
+    takes_m: float = Field(gt=0, le=1)
+    """Line that it takes of each line tied, with what is trimmed off. [m]"""
     says: str
+    steps: tuple[str, ...] = ()
+    """How it is tied, a sentence for each drawing; none for a knot that is not drawn."""
 
 
+STOP_KNOT = Knot(
+    id="stop-knot", name="stop knot", keeps=1.0, takes_m=0.15, says="A thread tied round the line.", source="default",
+    steps=(
+        "Lay a loop of thread along the line.",
+        "Take one end five times round line and loop, and through the loop.",
+        "Wet it, draw both ends down. Leave 2 cm of each, so that it can be tightened and passes the rings.",
+    ),
+)  # fmt: skip
+"""The one knot that joins nothing: it is tied round the line."""
 KNOTS = (
-    Knot(id="half-blood", name="tucked half blood", keeps=0.80, says="Line to eye; slips on braid.", source="default"),
-    Knot(id="grinner", name="grinner", keeps=0.88, says="Line to eye, also on fluorocarbon.", source="default"),
-    Knot(id="doubled", name="doubled loop through the eye", keeps=0.93, says="Line to eye; good on braid.",
+    Knot(
+        id="half-blood", name="tucked half blood", keeps=0.80, takes_m=0.12, says="Line to eye; slips on braid.",
+        source="default",
+        steps=(
+            "Pass the end through the eye and take it five times round the line.",
+            "Bring it back through the first loop, next to the eye.",
+            "Tuck it through the large loop that this made. Wet it, draw it down.",
+        ),
+    ),
+    Knot(
+        id="grinner", name="grinner", keeps=0.88, takes_m=0.15, says="Line to eye, also on fluorocarbon.",
+        source="default",
+        steps=(
+            "Pass the end through the eye and lay it back along the line in a loop.",
+            "Take the end five times round both lines, inside the loop.",
+            "Wet it, draw the end until it grips, then slide it down to the eye.",
+        ),
+    ),
+    Knot(id="doubled", name="doubled loop through the eye", keeps=0.93, takes_m=0.20,
+         says="Line to eye; good on braid.", source="default"),
+    Knot(
+        id="snell", name="snell", keeps=0.90, takes_m=0.15, says="Round the shank; for spade ends and two hooks.",
+        source="default",
+        steps=(
+            "Lay a loop along the shank, the end beyond the bend.",
+            "Take the loop seven times round shank and line, towards the bend.",
+            "Hold the turns, wet them, draw line and end. The line leaves at the front of the shank.",
+        ),
+    ),
+    Knot(
+        id="loop-to-loop", name="loop to loop", keeps=0.78, takes_m=0.10, says="Quick change of hooklength.",
+        source="default",
+        steps=(
+            "Tie a loop in each end: double it, twice round, through.",
+            "Put the upper loop through the lower one, and the hook through the upper one.",
+            "Draw them together; the two must lie square, as two hands clasped.",
+        ),
+    ),
+    Knot(id="water-knot", name="water knot", keeps=0.80, takes_m=0.15, says="Line to line, small and flat.",
          source="default"),
-    Knot(id="snell", name="snell", keeps=0.90, says="Round the shank; for spade ends and two hooks.", source="default"),
-    Knot(id="loop-to-loop", name="loop to loop", keeps=0.78, says="Quick change of hooklength.", source="default"),
-    Knot(id="water-knot", name="water knot", keeps=0.80, says="Line to line, small and flat.", source="default"),
-    Knot(id="line-to-line", name="two grinners back to back", keeps=0.75, says="Braid to nylon.", source="default"),
+    Knot(
+        id="line-to-line", name="two grinners back to back", keeps=0.75, takes_m=0.18, says="Braid to nylon.",
+        source="default",
+        steps=(
+            "Lay the ends past one another, and make a loop with the one back along the other.",
+            "Take it round both: five times with nylon, eight with braid. Draw it down.",
+            "Do the same with the other end. Wet both, draw them together.",
+        ),
+    ),
 )  # fmt: skip
 KNOT = MappingProxyType({k.id: k for k in KNOTS})
 

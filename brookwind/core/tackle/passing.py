@@ -5,6 +5,8 @@ Sizes are editable defaults.
 
 from __future__ import annotations
 
+from typing import Literal
+
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.components import Bead, LineSection, Stop
@@ -27,7 +29,11 @@ class Passing(Frozen):
     bore_m: float
     stop_m: float | None
     bead_m: float | None
+    """The largest bead between stop and float: it meets the float."""
     bead_hole_m: float | None
+    """Of the bead that the stop meets."""
+    assumed: tuple[Literal["bore", "stop", "hole"], ...] = ()
+    """What was not entered and is taken to be as usual."""
 
 
 def passing(rig: Rig) -> Passing | None:
@@ -39,15 +45,25 @@ def passing(rig: Rig) -> Passing | None:
     if stop is None:
         return None
     at = rig.components.index(rig.float_piece)
-    bead = next((c for c in rig.components[:at] if isinstance(c, Bead)), None)
+    between = rig.components[rig.components.index(stop) : at]
+    beads = [c for c in between if isinstance(c, Bead)]
+    first = beads[0] if beads else None
     kind = FLOAT_TYPE.get(rig.float_piece.spec.type)
     lines = [s for s in of_kind(rig, LineSection) if s.lower_m < rig.setting_m]
+    usual: list[Literal["bore", "stop", "hole"]] = []
+    if rig.float_piece.spec.bore_m is None:
+        usual.append("bore")
+    if stop.diameter_m is None:
+        usual.append("stop")
+    if first is not None and first.hole_m is None:
+        usual.append("hole")
     return Passing(
         line_m=lines[0].diameter_m if lines else 0.0002,
         bore_m=rig.float_piece.spec.bore_m or (kind.bore_m if kind else 0.0012),
         stop_m=stop_m(stop),
-        bead_m=bead.length_m if bead else None,
-        bead_hole_m=None if bead is None else (bead.hole_m or HOLE_SHARE * bead.length_m),
+        bead_m=max((b.length_m for b in beads), default=None),
+        bead_hole_m=None if first is None else (first.hole_m or HOLE_SHARE * first.length_m),
+        assumed=tuple(usual),
     )
 
 

@@ -8,6 +8,8 @@ export const box = {
   updateBoxItem: (key: string, version: number, fields: BoxItem) =>
     put("/api/box/{key}", { path: { key }, body: { version, fields } }),
   deleteBoxItem: (key: string, version: number) => remove("/api/box/{key}", { path: { key }, query: { version } }),
+  drawnBox: () => get("/api/box/drawn"),
+  starters: () => get("/api/box/starters"),
   quickEntry: (text: string) => post("/api/box/quick", { body: { text } }),
   weigh: (readings: Weighing[], nominal_kg: number | null) =>
     post("/api/box/weigh", { body: { readings, nominal_kg } }),

@@ -1,4 +1,4 @@
-import { get, post, put, remove } from "./transport";
+import { get, post, postForFile, put, remove } from "./transport";
 import type { Change, Day, Rig, Schemas, Wish } from "./types";
 
 /** Kept rigs, what is so of one, and every change of it. */
@@ -11,13 +11,15 @@ export const rigs = {
   createRig: (body: Rig) => post("/api/rigs", { body }),
   saveRig: (key: string, version: number, fields: Rig) =>
     put("/api/rigs/{key}", { path: { key }, body: { version, fields } }),
+  /** Rigs with what they come from of the box, as one file. */
+  bundle: (rigs: string[]) => postForFile("/api/bundle", { body: { rigs } }),
   deleteRig: (key: string, version: number) => remove("/api/rigs/{key}", { path: { key }, query: { version } }),
   startRig: (body: Schemas["Start"]) => post("/api/rigs/start", { body }),
   evaluate: ({ rig, day }: { rig: Rig; day: Day }) => post("/api/evaluate", { body: { rig, day } }),
   edit: (rig: Rig, change: Change) => post("/api/edit", { body: { rig, change } }),
   tackle: (rig: Rig) => post("/api/tackle", { body: { rig } }),
   balance: (rig: Rig, wish: Wish) => post("/api/balance", { body: { rig, wish } }),
-  offers: (rig: Rig, wish: Wish, tolerance_m: number) => post("/api/offers", { body: { rig, wish, tolerance_m } }),
+  offers: (rig: Rig, wish: Wish) => post("/api/offers", { body: { rig, wish } }),
   adjust: (rig: Rig, seen_tip_m: number | null) => post("/api/adjust", { body: { rig, seen_tip_m } }),
   observe: (body: Schemas["ObserveRequest"]) => post("/api/observe", { body }),
   patterns: () => get("/api/patterns"),

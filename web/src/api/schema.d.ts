@@ -291,6 +291,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/box/drawn": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Draw
+         * @description Every compartment as it is drawn.
+         */
+        get: operations["draw_api_box_drawn_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/box/export.csv": {
         parameters: {
             query?: never;
@@ -411,6 +431,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/box/starters": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * List Starters
+         * @description Sets to begin an empty box with.
+         */
+        get: operations["list_starters_api_box_starters_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/box/weigh": {
         parameters: {
             query?: never;
@@ -445,6 +485,86 @@ export interface paths {
         post?: never;
         /** Remove a compartment */
         delete: operations["delete_api_box__key__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/bundle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Export Bundle
+         * @description Rigs with the compartments they come from, as a zip.
+         */
+        post: operations["export_bundle_api_bundle_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cards/pdf": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Print Cards
+         * @description The same as PDF, life-size.
+         */
+        post: operations["print_cards_api_cards_pdf_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cards/read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Square
+         * @description The rig of a card's square.
+         */
+        post: operations["read_square_api_cards_read_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/cards/sheets": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Look At Cards
+         * @description The pages as they will be printed.
+         */
+        post: operations["look_at_cards_api_cards_sheets_post"];
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -898,6 +1018,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/read/dropped": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Any
+         * @description What a file is, by what is in it: a rig, a bundle, a square's text, a box or a survey.
+         */
+        post: operations["read_any_api_read_dropped_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read/gpx": {
         parameters: {
             query?: never;
@@ -1013,7 +1153,7 @@ export interface paths {
         put?: never;
         /**
          * Start Rig
-         * @description A new rig of a family, tied as the angler ties; not kept yet.
+         * @description A new rig of a family, tied as the angler ties, under the float of the box that fits best; not kept yet.
          */
         post: operations["start_rig_api_rigs_start_post"];
         delete?: never;
@@ -1062,6 +1202,26 @@ export interface paths {
          * @description A rig as it was, newest first.
          */
         get: operations["list_revisions_api_rigs__key__revisions_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/rigs/{key}/rig.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Rig
+         * @description A kept rig as its document.
+         */
+        get: operations["export_rig_api_rigs__key__rig_json_get"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1174,6 +1334,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/surveys/{swim_id}/survey.json": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export Survey
+         * @description The survey of a swim as its document.
+         */
+        get: operations["export_survey_api_surveys__swim_id__survey_json_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/surveys/{swim_id}/tide.station.json": {
         parameters: {
             query?: never;
@@ -1265,6 +1445,66 @@ export interface paths {
          * @description Strength, knots, drag and visibility of each line; bore, stop and bead.
          */
         post: operations["read_tackle_api_tackle_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tying/forgotten": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Forgotten
+         * @description The least that has to be undone.
+         */
+        post: operations["read_forgotten_api_tying_forgotten_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tying/leaders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Leaders
+         * @description The leaders of several rigs, those alike together.
+         */
+        post: operations["read_leaders_api_tying_leaders_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/tying/thread": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read Threading
+         * @description What goes on next, from rod to hook.
+         */
+        post: operations["read_threading_api_tying_thread_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1525,7 +1765,7 @@ export interface components {
              * Changes
              * @default []
              */
-            changes: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
             /** Error M */
             error_m: number;
             /** Figures */
@@ -1556,6 +1796,11 @@ export interface components {
              * @default 0.05
              */
             bait_m: number;
+            /**
+             * Lean Deg
+             * @default 15
+             */
+            lean_deg: number;
             /** Tip M */
             tip_m: number;
         };
@@ -1655,6 +1900,11 @@ export interface components {
          * @description A bait as it is put on one hook.
          */
         BaitKind: {
+            /**
+             * Also
+             * @default
+             */
+            also: string;
             /** Density Kg M3 */
             density_kg_m3: number;
             /**
@@ -1722,6 +1972,11 @@ export interface components {
             label: string;
             /** Mass Kg */
             mass_kg: number;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
             /** Sink M S */
             sink_m_s?: number | null;
         };
@@ -1784,6 +2039,34 @@ export interface components {
             label: string;
             /** Length M */
             length_m: number;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+        };
+        /**
+         * Begun
+         * @description A rig begun, and where its float and its tackle come from.
+         */
+        Begun: {
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Float Says */
+            float_says: string;
+            rig: components["schemas"]["Rig"];
+            /**
+             * Tackle Says
+             * @default
+             */
+            tackle_says: string;
+            /**
+             * Weighed
+             * @default false
+             */
+            weighed: boolean;
         };
         /**
          * Bound
@@ -1857,6 +2140,27 @@ export interface components {
             version: number;
         };
         /**
+         * Bunch
+         * @description Push pieces together on the lowest of them, each touching the next. OutOfRange where they do not fit.
+         */
+        Bunch: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "bunch";
+            /** Pieces */
+            pieces: string[];
+        };
+        /**
+         * BundleRequest
+         * @description Kept rigs that are handed on together.
+         */
+        BundleRequest: {
+            /** Rigs */
+            rigs: string[];
+        };
+        /**
          * Calibration
          * @description What a tube test found of a float. It stands for the label from then on.
          */
@@ -1876,6 +2180,48 @@ export interface components {
             tip_scale: number;
             /** Volume Scale */
             volume_scale: number;
+        };
+        /**
+         * CardSheets
+         * @description The pages as SVG documents, and whether each rig fits its square.
+         */
+        CardSheets: {
+            /** Sheets */
+            sheets: string[];
+            /** Squared */
+            squared: boolean;
+        };
+        /**
+         * CardsRequest
+         * @description Rigs whose cards are wanted: one each, a label each, the strip of each, or four to an A4.
+         */
+        CardsRequest: {
+            /**
+             * Day
+             * Format: date
+             */
+            day: string;
+            /**
+             * Kept In
+             * @default
+             */
+            kept_in: string;
+            /** Rigs */
+            rigs: components["schemas"]["Rig"][];
+            /**
+             * @default {
+             *       "depth": "m",
+             *       "line": "cm",
+             *       "mass": "g"
+             *     }
+             */
+            units: components["schemas"]["Units"];
+            /**
+             * What
+             * @default card
+             * @enum {string}
+             */
+            what: "card" | "label" | "strip" | "four";
         };
         /**
          * Cast
@@ -1934,6 +2280,7 @@ export interface components {
             species: components["schemas"]["Species"][];
             /** Stations */
             stations: components["schemas"]["Station"][];
+            stop_knot: components["schemas"]["Knot"];
             /** Tackle */
             tackle: components["schemas"]["TackleChoice"][];
             /** Trays */
@@ -2056,8 +2403,9 @@ export interface components {
         };
         /**
          * ChangeLeader
-         * @description Another length of hooklength or leader: its knot, and what is tied there, moves; shot that would be passed moves
-         *     along. OutOfRange when it reaches up to the float; NotUnderstood when there is none.
+         * @description Another length of hooklength or leader. Its knot moves, and what is tied there or rests on it; all else keeps its
+         *     distance from the hook, unless the knot would pass it: float or stop make room. OutOfRange when a line is not that
+         *     long; NotUnderstood when there is none.
          */
         ChangeLeader: {
             /**
@@ -2313,7 +2661,7 @@ export interface components {
              * Changes
              * @default []
              */
-            changes: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
             /** Figures */
             figures?: {
                 [key: string]: components["schemas"]["Figure"];
@@ -2375,8 +2723,8 @@ export interface components {
             /**
              * @default {
              *       "lean_deg": 15,
-             *       "lift_m": 0.2,
-             *       "run_lost_m": 4,
+             *       "lift_m": 0.3,
+             *       "run_lost_m": 7,
              *       "splash_kg_m": 0.006,
              *       "tackle_share": 0.4
              *     }
@@ -2392,14 +2740,11 @@ export interface components {
              * @default 3.9
              */
             rod_m: number;
-            /**
-             * Rod Most Kg
-             * @default 0.03
-             */
-            rod_most_kg: number;
+            /** Rod Most Kg */
+            rod_most_kg?: number | null;
             /**
              * Settle S
-             * @default 15
+             * @default 25
              */
             settle_s: number;
             /**
@@ -2427,6 +2772,21 @@ export interface components {
              * @default 0
              */
             wind_m_s: number;
+        };
+        /**
+         * Copy
+         * @description The same pieces once more, the lowest of them at a place. NotUnderstood for hooks; OutOfRange as for moving.
+         */
+        Copy: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "copy";
+            /** Pieces */
+            pieces: string[];
+            /** Position M */
+            position_m: number;
         };
         /**
          * Crease
@@ -2488,6 +2848,18 @@ export interface components {
             speeds: components["schemas"]["Speed"][];
         };
         /**
+         * CutLine
+         * @description A length of line to cut.
+         */
+        CutLine: {
+            /** Cut M */
+            cut_m: number;
+            /** Fished M */
+            fished_m: number;
+            /** Label */
+            label: string;
+        };
+        /**
          * Day
          * @description The day a rig is meant for, as far as rules ask. What is None is not judged.
          */
@@ -2546,6 +2918,71 @@ export interface components {
             says: string;
         };
         /**
+         * DragStep
+         * @description What the float shows at a setting.
+         */
+        DragStep: {
+            /** Lean Deg */
+            lean_deg: number;
+            /** Setting M */
+            setting_m: number;
+            /** Speed M S */
+            speed_m_s: number;
+            /** Touches */
+            touches: boolean;
+        };
+        /**
+         * DrawnItem
+         * @description A compartment as it is drawn, and what is worth knowing of a piece of it.
+         */
+        DrawnItem: {
+            /** Across M */
+            across_m?: number | null;
+            /** Capacity Kg */
+            capacity_kg?: number | null;
+            /**
+             * Immersion M
+             * @default 0
+             */
+            immersion_m: number;
+            /** Item */
+            item: string;
+            /**
+             * On Rigs
+             * @default 0
+             */
+            on_rigs: number;
+            /** Order */
+            order: number;
+            /**
+             * Outline
+             * @default []
+             */
+            outline: [
+                number,
+                number
+            ][];
+            /**
+             * Paint M
+             * @default 0
+             */
+            paint_m: number;
+            /**
+             * Problem
+             * @default
+             */
+            problem: string;
+            /** Pull N */
+            pull_n?: number | null;
+            /** Row */
+            row: string;
+            /**
+             * Tested
+             * @default false
+             */
+            tested: boolean;
+        };
+        /**
          * Drift
          * @description A timed drift: something floating, or a float weighted to a depth.
          */
@@ -2565,12 +3002,34 @@ export interface components {
             time_s: number;
         };
         /**
+         * DroppedFile
+         * @description What a dropped file holds, and what a box would change. Nothing is kept yet.
+         */
+        DroppedFile: {
+            /**
+             * Notes
+             * @default []
+             */
+            notes: string[];
+            /**
+             * Refused
+             * @default []
+             */
+            refused: components["schemas"]["Refused"][];
+            rig?: components["schemas"]["Rig"] | null;
+            /** Rigs */
+            rigs?: components["schemas"]["IncomingRig"][] | null;
+            /** Rows */
+            rows?: components["schemas"]["Incoming"][] | null;
+            survey?: components["schemas"]["Survey"] | null;
+        };
+        /**
          * EditRequest
          * @description A change to a rig; with shot from the box when no stock is sent.
          */
         EditRequest: {
             /** Change */
-            change: components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"];
+            change: components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"];
             rig: components["schemas"]["Rig"];
             stock?: components["schemas"]["Stock"] | null;
         };
@@ -2599,7 +3058,7 @@ export interface components {
              * Reason
              * @enum {string}
              */
-            reason: "hangs" | "touches-bed" | "rests-on-bed" | "in-the-air" | "above-the-float" | "line-in-water" | "tight-line" | "current";
+            reason: "hangs" | "touches-bed" | "rests-on-bed" | "in-the-air" | "dry" | "above-the-float" | "line-in-water" | "tight-line" | "current";
             /** Share */
             share: number;
             /** Why */
@@ -2699,6 +3158,8 @@ export interface components {
             handles: components["schemas"]["Handle"][];
             /** Hook Height M */
             hook_height_m: number;
+            /** Leader M */
+            leader_m: number;
             /** Ledger */
             ledger: components["schemas"]["Entry"][];
             moving: components["schemas"]["Moving"] | null;
@@ -2778,6 +3239,8 @@ export interface components {
             to_depth_s: number | null;
             /** To Stop S */
             to_stop_s: number | null;
+            /** Told */
+            told: components["schemas"]["FallStep"][];
         };
         /**
          * FallLine
@@ -2818,10 +3281,26 @@ export interface components {
              *       "longest_s": 90,
              *       "pinned": false,
              *       "pull_through_n": 0.002,
+             *       "to_still": false,
              *       "upstream": false
              *     }
              */
             wish: components["schemas"]["FallWish"];
+        };
+        /**
+         * FallStep
+         * @description A moment of the fall as an angler tells it.
+         */
+        FallStep: {
+            /** Says */
+            says: string;
+            /** Time S */
+            time_s: number;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "weight" | "bait" | "still";
         };
         /**
          * FallTimes
@@ -2878,6 +3357,11 @@ export interface components {
             /** Run M */
             run_m?: number | null;
             /**
+             * To Still
+             * @default false
+             */
+            to_still: boolean;
+            /**
              * Upstream
              * @default false
              */
@@ -2899,6 +3383,7 @@ export interface components {
              *       "longest_s": 90,
              *       "pinned": false,
              *       "pull_through_n": 0.002,
+             *       "to_still": false,
              *       "upstream": false
              *     }
              */
@@ -2936,6 +3421,8 @@ export interface components {
             tackle: ("rod" | "pole" | "whip")[];
             /** Usual Depth M */
             usual_depth_m: number;
+            /** Waters */
+            waters: ("still" | "running" | "sea")[];
         };
         /**
          * Faulty
@@ -3040,7 +3527,7 @@ export interface components {
              * Quantity
              * @enum {string}
              */
-            quantity: "depth" | "line" | "tip" | "thickness" | "load" | "mass" | "distance" | "time" | "angle" | "speed" | "force" | "share" | "temperature";
+            quantity: "depth" | "line" | "tip" | "thickness" | "load" | "mass" | "distance" | "time" | "angle" | "speed" | "force" | "share" | "temperature" | "capacity";
             /** Value */
             value: number;
         };
@@ -3074,7 +3561,7 @@ export interface components {
          */
         Finding: {
             /** Change */
-            change?: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"]) | null;
+            change?: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"]) | null;
             /** Figures */
             figures?: {
                 [key: string]: components["schemas"]["Figure"];
@@ -3098,6 +3585,11 @@ export interface components {
              * @enum {string}
              */
             station: "water" | "bait" | "float" | "line" | "load" | "stop" | "proof";
+            /**
+             * Ways
+             * @default []
+             */
+            ways: components["schemas"]["Proposed"][];
         };
         /**
          * Fix
@@ -3180,12 +3672,16 @@ export interface components {
             held_kg: number;
             /** Immersion M */
             immersion_m: number;
+            /** In Doubt */
+            in_doubt: boolean;
             /** Lean Rad */
             lean_rad: number;
             /** Least Standing Kg */
             least_standing_kg: number | null;
             /** Length M */
             length_m: number;
+            /** Lifted Tip M */
+            lifted_tip_m: number | null;
             /** Outline */
             outline: [
                 number,
@@ -3216,6 +3712,8 @@ export interface components {
             /** Tip Per 10 Mg M */
             tip_per_10_mg_m: number;
             tip_range: components["schemas"]["TipRange"] | null;
+            /** Tip Step M */
+            tip_step_m: number;
             /** Wanted Kg */
             wanted_kg: number | null;
         };
@@ -3378,6 +3876,11 @@ export interface components {
             kind: "float";
             /** Label */
             label: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
             spec: components["schemas"]["FloatSpec"];
             tube?: components["schemas"]["TubeTest"] | null;
         };
@@ -3402,14 +3905,14 @@ export interface components {
             says: string;
             /** Sized */
             sized: boolean;
+            /** Slides */
+            slides: boolean;
             /** Source */
             source: string;
             /** Stem */
             stem: string;
             /** Tip */
             tip: string;
-            /** Usual Tip M */
-            usual_tip_m: number;
         };
         /**
          * ForMark
@@ -3426,6 +3929,17 @@ export interface components {
             setting_m: number;
             /** Slide M */
             slide_m: number;
+        };
+        /**
+         * ForgottenRequest
+         * @description A rig on the table, how many steps of its list are done, and the piece that should be on already.
+         */
+        ForgottenRequest: {
+            /** Done */
+            done: number;
+            /** Piece */
+            piece: string;
+            rig: components["schemas"]["Rig"];
         };
         /**
          * Frame
@@ -3661,6 +4175,11 @@ export interface components {
             /** Label */
             label: string;
             /**
+             * Notes
+             * @default
+             */
+            notes: string;
+            /**
              * Pattern
              * @default round
              */
@@ -3702,6 +4221,25 @@ export interface components {
             fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"];
             /** Line */
             line: number;
+            /** Version */
+            version: number;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "new" | "changed" | "same";
+        };
+        /**
+         * IncomingRig
+         * @description A rig that comes in, and how it meets the kept one of its id.
+         */
+        IncomingRig: {
+            /**
+             * Differs
+             * @default []
+             */
+            differs: components["schemas"]["Told"][];
+            fields: components["schemas"]["Rig"];
             /** Version */
             version: number;
             /**
@@ -3876,6 +4414,13 @@ export interface components {
             says: string;
             /** Source */
             source: string;
+            /**
+             * Steps
+             * @default []
+             */
+            steps: string[];
+            /** Takes M */
+            takes_m: number;
         };
         /**
          * Label
@@ -3889,6 +4434,14 @@ export interface components {
             built_in_kg: number;
             /** Load Kg */
             load_kg: number;
+            /**
+             * Pieces
+             * @default []
+             */
+            pieces: [
+                string,
+                number
+            ][];
             /**
              * Reading
              * @enum {string}
@@ -3946,6 +4499,11 @@ export interface components {
              */
             material: string;
             /**
+             * Notes
+             * @default
+             */
+            notes: string;
+            /**
              * Shape
              * @enum {string}
              */
@@ -3986,8 +4544,41 @@ export interface components {
              * @default nylon
              */
             material: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
             /** Strength N */
             strength_n?: number | null;
+        };
+        /**
+         * Leaders
+         * @description Leaders that are tied alike.
+         */
+        Leaders: {
+            /** Count */
+            count: number;
+            /** Cut M */
+            cut_m: number;
+            /** Hook */
+            hook: string;
+            /** Knot */
+            knot: string;
+            /** Length M */
+            length_m: number;
+            /** Line */
+            line: string;
+            /** Rigs */
+            rigs: string[];
+        };
+        /**
+         * LeadersRequest
+         * @description Rigs whose leaders are tied beforehand.
+         */
+        LeadersRequest: {
+            /** Rigs */
+            rigs: components["schemas"]["Rig"][];
         };
         /**
          * Leaning
@@ -4123,14 +4714,14 @@ export interface components {
             lean_deg: number;
             /**
              * Lift M
-             * @default 0.2
+             * @default 0.3
              */
             lift_m: number;
             /** Pull N */
             pull_n?: number | null;
             /**
              * Run Lost M
-             * @default 4
+             * @default 7
              */
             run_lost_m: number;
             /**
@@ -4290,6 +4881,11 @@ export interface components {
              * @default nylon
              */
             material: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
             /** Strength N */
             strength_n?: number | null;
         };
@@ -4321,6 +4917,11 @@ export interface components {
             label: string;
             /** Length M */
             length_m?: number | null;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
         };
         /**
          * LogProgress
@@ -4360,10 +4961,24 @@ export interface components {
             survey: components["schemas"]["Survey"];
         };
         /**
+         * LowerWeights
+         * @description Bring what sits between knot and float closer together, in proportion, so that the stop can be set. The same rig
+         *     when it fits; OutOfRange when the leader alone is too long, or the stop belongs nowhere.
+         */
+        LowerWeights: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "lower-weights";
+        };
+        /**
          * Mark
          * @description Fish seen, by eye or by sounder.
          */
         Mark: {
+            /** Above M */
+            above_m?: number | null;
             /** At */
             at?: string | null;
             /**
@@ -4388,6 +5003,8 @@ export interface components {
          * @description A fish mark with its stop setting, or why there is none.
          */
         MarkAnswer: {
+            /** Depth M */
+            depth_m?: number | null;
             /** Id */
             id: string;
             problem: components["schemas"]["Problem"] | null;
@@ -4418,6 +5035,21 @@ export interface components {
             name: string;
             /** Source */
             source: string;
+        };
+        /**
+         * MoveSeveral
+         * @description Move pieces together, the lowest to a place. NotUnderstood and OutOfRange as for one.
+         */
+        MoveSeveral: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "move-several";
+            /** Pieces */
+            pieces: string[];
+            /** Position M */
+            position_m: number;
         };
         /**
          * Moving
@@ -4516,6 +5148,8 @@ export interface components {
             sensitivities: components["schemas"]["Sensitivity"][];
             /** Slide M */
             slide_m: number;
+            /** Steps */
+            steps: components["schemas"]["DragStep"][];
             /** Still M */
             still_m: number;
             /** Wanted M */
@@ -4628,7 +5262,7 @@ export interface components {
              * Kind
              * @enum {string}
              */
-            kind: "asked" | "pattern" | "fewest" | "metal" | "own";
+            kind: "label" | "asked" | "pattern" | "nearest" | "metal" | "own";
             proposal: components["schemas"]["Proposal"];
             /** Says */
             says: string;
@@ -4637,7 +5271,7 @@ export interface components {
         };
         /**
          * Offers
-         * @description The best as asked first, then others that differ in kind.
+         * @description As the float's label says where that shows a usable tip, the best as asked, then others that differ in kind.
          */
         Offers: {
             /** Offers */
@@ -4654,11 +5288,8 @@ export interface components {
         OffersRequest: {
             rig: components["schemas"]["Rig"];
             stock?: components["schemas"]["Stock"] | null;
-            /**
-             * Tolerance M
-             * @default 0.002
-             */
-            tolerance_m: number;
+            /** Tolerance M */
+            tolerance_m?: number | null;
             wish: components["schemas"]["Wish"];
         };
         /**
@@ -4734,6 +5365,11 @@ export interface components {
          * @description Thicknesses on the way from the rod through a sliding float. None where there is no such piece. [m]
          */
         Passing: {
+            /**
+             * Assumed
+             * @default []
+             */
+            assumed: ("bore" | "stop" | "hole")[];
             /** Bead Hole M */
             bead_hole_m: number | null;
             /** Bead M */
@@ -5150,7 +5786,7 @@ export interface components {
              * Changes
              * @default []
              */
-            changes: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
             /** Error M */
             error_m: number;
             /** Figures */
@@ -5184,6 +5820,23 @@ export interface components {
             tip_m: number;
         };
         /**
+         * Proposed
+         * @description A proposal and its reason. What it costs or brings besides is told by the kinds of it.
+         */
+        Proposed: {
+            /**
+             * Changes
+             * @default []
+             */
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Says */
+            says: string;
+        };
+        /**
          * Purpose
          * @description What for, where, and with what. `lie` is where the fish feeds; the fish's own when not given.
          */
@@ -5199,15 +5852,14 @@ export interface components {
              *       "fetch_m": 50,
              *       "limits": {
              *         "lean_deg": 15,
-             *         "lift_m": 0.2,
-             *         "run_lost_m": 4,
+             *         "lift_m": 0.3,
+             *         "run_lost_m": 7,
              *         "splash_kg_m": 0.006,
              *         "tackle_share": 0.4
              *       },
              *       "line_pull_n": 0,
              *       "rod_m": 3.9,
-             *       "rod_most_kg": 0.03,
-             *       "settle_s": 15,
+             *       "settle_s": 25,
              *       "speeds": [],
              *       "tackle": "rod",
              *       "wading": false,
@@ -5313,7 +5965,7 @@ export interface components {
              * Changes
              * @default []
              */
-            changes: (components["schemas"]["SetStop"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
             /**
              * Constraint
              * @enum {string}
@@ -5359,6 +6011,22 @@ export interface components {
             do: "remove";
             /** Pieces */
             pieces: string[];
+        };
+        /**
+         * Replace
+         * @description What is typed instead of pieces that are there, in their place unless another is typed. NotUnderstood and
+         *     OutOfRange as for tying and for taking off.
+         */
+        Replace: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "replace";
+            /** Pieces */
+            pieces: string[];
+            /** Text */
+            text: string;
         };
         /**
          * Residual
@@ -5425,15 +6093,14 @@ export interface components {
              *       "fetch_m": 50,
              *       "limits": {
              *         "lean_deg": 15,
-             *         "lift_m": 0.2,
-             *         "run_lost_m": 4,
+             *         "lift_m": 0.3,
+             *         "run_lost_m": 7,
              *         "splash_kg_m": 0.006,
              *         "tackle_share": 0.4
              *       },
              *       "line_pull_n": 0,
              *       "rod_m": 3.9,
-             *       "rod_most_kg": 0.03,
-             *       "settle_s": 15,
+             *       "settle_s": 25,
              *       "speeds": [],
              *       "tackle": "rod",
              *       "wading": false,
@@ -5673,6 +6340,8 @@ export interface components {
              * @enum {string}
              */
             do: "set-aim";
+            /** Lean Deg */
+            lean_deg?: number | null;
             /** Tip M */
             tip_m?: number | null;
         };
@@ -5698,6 +6367,25 @@ export interface components {
             };
         };
         /**
+         * SetForMark
+         * @description Slide the stop so that the bait hangs above fish seen at a depth, and aim there from now on.
+         *
+         *     OutOfRange when the setting cannot be made with what is tied on.
+         */
+        SetForMark: {
+            /** Above M */
+            above_m?: number | null;
+            /** Depth M */
+            depth_m?: number | null;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "set-for-mark";
+            /** Mark M */
+            mark_m: number;
+        };
+        /**
          * SetLash
          * @description Another length of line between pole tip and float. [m]
          */
@@ -5712,7 +6400,9 @@ export interface components {
         };
         /**
          * SetStop
-         * @description Put the stop where it belongs in the water of the rig's conditions. OutOfRange when it belongs nowhere.
+         * @description Put the stop where it belongs in the water of the rig's conditions; nothing below it moves.
+         *
+         *     OutOfRange when it belongs nowhere, or lower than what is tied on reaches.
          */
         SetStop: {
             /**
@@ -5762,6 +6452,12 @@ export interface components {
              * @default 0.02
              */
             plummet_kg: number;
+            /**
+             * Read
+             * @default plumb
+             * @enum {string}
+             */
+            read: "plumb" | "taut";
             /**
              * Salinity
              * @default 0
@@ -5874,6 +6570,11 @@ export interface components {
              * @default lead
              */
             material: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
             /** Scatter */
             scatter?: number | null;
             /** Size */
@@ -6003,6 +6704,11 @@ export interface components {
          * @description A fish. Every figure is an editable default without a source.
          */
         Species: {
+            /**
+             * Also
+             * @default
+             */
+            also: string;
             /** Bait */
             bait: string;
             /** Baits */
@@ -6012,6 +6718,11 @@ export interface components {
                 number,
                 number
             ];
+            /**
+             * Bites Through
+             * @default false
+             */
+            bites_through: boolean;
             cold: components["schemas"]["Lie"];
             /**
              * Families
@@ -6114,19 +6825,68 @@ export interface components {
             why: string;
         };
         /**
+         * Spread
+         * @description Spread pieces between the lowest and the highest of them, or between given places. OutOfRange for a stretch that
+         *     is none, or not below the float.
+         */
+        Spread: {
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "spread";
+            /** High M */
+            high_m?: number | null;
+            /** Low M */
+            low_m?: number | null;
+            /** Pieces */
+            pieces: string[];
+            /**
+             * Ratio
+             * @default 1
+             */
+            ratio: number;
+        };
+        /**
+         * SquareText
+         * @description What was read from a card's square.
+         */
+        SquareText: {
+            /** Text */
+            text: string;
+        };
+        /**
          * Start
          * @description What a new rig starts from.
          */
         Start: {
+            /** Bait */
+            bait?: string | null;
             conditions?: components["schemas"]["Conditions"] | null;
             /** Family */
             family: string;
+            lie?: components["schemas"]["Lie"] | null;
+            /** Like */
+            like?: string | null;
             /** Name */
             name: string;
-            spec?: components["schemas"]["FloatSpec"] | null;
             /** Species */
             species?: string | null;
             water: components["schemas"]["Water"];
+        };
+        /**
+         * StarterSet
+         * @description A set of things for a kind of water.
+         */
+        StarterSet: {
+            /** Id */
+            id: string;
+            /** Items */
+            items: (components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"])[];
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
         };
         /**
          * State
@@ -6352,6 +7112,11 @@ export interface components {
              * @enum {string}
              */
             material: "thread" | "rubber";
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
         };
         /**
          * Suit
@@ -6546,11 +7311,17 @@ export interface components {
         };
         /**
          * Swivel
-         * @description A swivel between two lengths of line.
+         * @description A swivel between two lengths of line, or three; a snap holds what is clipped to it.
          */
         Swivel: {
             /** Density Kg M3 */
             density_kg_m3: number;
+            /**
+             * Form
+             * @default plain
+             * @enum {string}
+             */
+            form: "plain" | "snap" | "three-way";
             /** Id */
             id: string;
             /** Item */
@@ -6588,6 +7359,11 @@ export interface components {
             label: string;
             /** Mass Kg */
             mass_kg: number;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
         };
         /**
          * Tackle
@@ -6664,6 +7440,23 @@ export interface components {
             take: boolean;
         };
         /**
+         * ThreadRequest
+         * @description A rig that is to be tied.
+         */
+        ThreadRequest: {
+            rig: components["schemas"]["Rig"];
+        };
+        /**
+         * Threading
+         * @description How a rig is tied.
+         */
+        Threading: {
+            /** Cuts */
+            cuts: components["schemas"]["CutLine"][];
+            /** Steps */
+            steps: components["schemas"]["TyingStep"][];
+        };
+        /**
          * TideStation
          * @description Heights reckoned from a station's constituents, moved by an offset.
          */
@@ -6695,8 +7488,8 @@ export interface components {
         };
         /**
          * Tie
-         * @description Tie on what is typed, from the box where it has it. NotUnderstood for what cannot be read; OutOfRange for a
-         *     place that is none.
+         * @description Tie on what is typed, from the box where it has it: one line, or several parted by semicolons. NotUnderstood for
+         *     what cannot be read; OutOfRange for a place that is none.
          */
         Tie: {
             /**
@@ -6813,6 +7606,18 @@ export interface components {
             trimmed_high_m: number;
             /** Trimmed Low M */
             trimmed_low_m: number;
+        };
+        /**
+         * Told
+         * @description A sentence with its figures, and nothing to be done about it.
+         */
+        Told: {
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Says */
+            says: string;
         };
         /**
          * Tray
@@ -6971,6 +7776,52 @@ export interface components {
             what: string;
         };
         /**
+         * TyingStep
+         * @description One thing to do at the table, or at the water.
+         */
+        TyingStep: {
+            /**
+             * At Water
+             * @default false
+             */
+            at_water: boolean;
+            /**
+             * Do
+             * @enum {string}
+             */
+            do: "run" | "cut" | "thread" | "knot" | "link" | "pinch" | "set" | "bait";
+            /** Ends */
+            ends?: number | null;
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Knot */
+            knot?: string | null;
+            /**
+             * On Already
+             * @default []
+             */
+            on_already: string[];
+            /**
+             * Pieces
+             * @default []
+             */
+            pieces: string[];
+            /**
+             * Says
+             * @default
+             */
+            says: string;
+            /** Title */
+            title: string;
+            /**
+             * Warns
+             * @default
+             */
+            warns: string;
+        };
+        /**
          * Under
          * @description The float is under but can be seen.
          */
@@ -6982,6 +7833,46 @@ export interface components {
              * @enum {string}
              */
             what: "under";
+        };
+        /**
+         * Undo
+         * @description What is undone to put a forgotten piece on.
+         */
+        Undo: {
+            /** Figures */
+            figures?: {
+                [key: string]: components["schemas"]["Figure"];
+            };
+            /** Knots */
+            knots: number;
+            /** Off */
+            off: string[];
+            /** Says */
+            says: string;
+        };
+        /**
+         * Units
+         * @description What a person reads depths, lengths along the line and loads in.
+         */
+        Units: {
+            /**
+             * Depth
+             * @default m
+             * @enum {string}
+             */
+            depth: "m" | "ft";
+            /**
+             * Line
+             * @default cm
+             * @enum {string}
+             */
+            line: "cm" | "in";
+            /**
+             * Mass
+             * @default g
+             * @enum {string}
+             */
+            mass: "g" | "oz";
         };
         /** Update[Annotated[Union[ShotStock, LeadStock, FloatStock, LineStock, LeaderStock, HookStock, SwivelStock, StopStock, BeadStock, LinkStock, BaitStock], FieldInfo(annotation=NoneType, required=True, discriminator='kind')]] */
         Update_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____: {
@@ -7273,6 +8164,10 @@ export interface components {
             marks: components["schemas"]["FloatMark"][];
             /** Says */
             says: string;
+            /** Usual High Kg */
+            usual_high_kg?: number | null;
+            /** Usual Low Kg */
+            usual_low_kg?: number | null;
         };
         /**
          * Wish
@@ -7284,6 +8179,13 @@ export interface components {
              * @default false
              */
             any_line: boolean;
+            /**
+             * As Label
+             * @default false
+             */
+            as_label: boolean;
+            /** Bulk Share */
+            bulk_share?: number | null;
             /** Droppers */
             droppers?: number | null;
             /** Gap Ratio */
@@ -7331,7 +8233,9 @@ export interface components {
         };
         /**
          * Move
-         * @description Put a shot somewhere else on the line below the float, past others where it must. NotUnderstood for others.
+         * @description Put a piece somewhere else on the line below the float, past others where it must; the stop or the float, and the
+         *     setting is changed. NotUnderstood for what has no place of its own; OutOfRange, with the nearest place, for one that
+         *     is not below the float.
          */
         brookwind__core__edits__move__Move: {
             /**
@@ -8735,6 +9639,71 @@ export interface operations {
             };
         };
     };
+    draw_api_box_drawn_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DrawnItem"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     export_csv_api_box_export_csv_get: {
         parameters: {
             query?: {
@@ -9145,6 +10114,71 @@ export interface operations {
             };
         };
     };
+    list_starters_api_box_starters_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StarterSet"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     weigh_api_box_weigh_post: {
         parameters: {
             query?: never;
@@ -9371,6 +10405,278 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    export_bundle_api_bundle_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BundleRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    print_cards_api_cards_pdf_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CardsRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_square_api_cards_read_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SquareText"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Rig"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    look_at_cards_api_cards_sheets_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CardsRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CardSheets"];
+                };
             };
             /** @description Not readable */
             400: {
@@ -11056,6 +12362,75 @@ export interface operations {
             };
         };
     };
+    read_any_api_read_dropped_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DroppedFile"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     import_gpx_api_read_gpx_post: {
         parameters: {
             query: {
@@ -11495,7 +12870,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Rig"];
+                    "application/json": components["schemas"]["Begun"];
                 };
             };
             /** @description Not readable */
@@ -11769,6 +13144,71 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Revision"][];
                 };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    export_rig_api_rigs__key__rig_json_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not readable */
             400: {
@@ -12151,6 +13591,71 @@ export interface operations {
         };
     };
     export_geojson_api_surveys__swim_id__soundings_geojson_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                swim_id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    export_survey_api_surveys__swim_id__survey_json_get: {
         parameters: {
             query?: never;
             header?: never;
@@ -12704,6 +14209,213 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Tackle"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_forgotten_api_tying_forgotten_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ForgottenRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Undo"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_leaders_api_tying_leaders_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LeadersRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Leaders"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_threading_api_tying_thread_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ThreadRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Threading"];
                 };
             };
             /** @description Not readable */

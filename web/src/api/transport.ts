@@ -66,6 +66,12 @@ const client = createClient<paths>({
 /** The library's own types lose the lengths of tuples: it is asked without them, and `Ok` says what comes. */
 const request = client.request as unknown as (method: Method, path: string, sent: object) => Promise<Raw>;
 
+const MOST_KEPT_ALIVE = 15_000;
+
+/** What is saved as a page is left still arrives, as far as browsers let it: all of it together no more than 64 kB. */
+const outlives = (method: Method, path: string, body: unknown): boolean =>
+  (method === "put" || path === "/api/box/import") && JSON.stringify(body ?? "").length < MOST_KEPT_ALIVE;
+
 /** Every call passes here: the answer, or a Refusal thrown. A call that was called off throws its AbortError. */
 async function ask(method: Method, path: string, sent: Sent<unknown>, parseAs: As): Promise<unknown> {
   const { file, signal } = sent;
@@ -75,7 +81,13 @@ async function ask(method: Method, path: string, sent: Sent<unknown>, parseAs: A
     : { body: sent.body };
   let answer: Raw;
   try {
-    answer = await request(method, path, { params, ...body, parseAs, signal });
+    answer = await request(method, path, {
+      params,
+      ...body,
+      parseAs,
+      signal,
+      keepalive: outlives(method, path, sent.body),
+    });
   } catch (error) {
     if (error instanceof DOMException && error.name === "AbortError") throw error;
     throw offline();

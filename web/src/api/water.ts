@@ -25,6 +25,7 @@ export const water = {
   gaugeLevels: () => get("/api/instruments/levels"),
   readSoundings: (swim_id: string, form: "csv" | "geojson", file: Blob) =>
     post("/api/read/soundings", { query: { swim_id, form }, file }),
+  readDropped: (file: Blob) => post("/api/read/dropped", { file }),
   readStation: (file: Blob) => post("/api/read/station", { file }),
   readGpx: (swim_id: string, file: Blob) => post("/api/read/gpx", { query: { swim_id }, file }),
 };

@@ -1,6 +1,7 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
+import { useLocation, useNavigate } from "react-router";
 import { api, type BoxItem, type Catalogue, type KeptRig, type Rig } from "../api/client";
 import type { Draft } from "../document/drafts";
 import { ofTab } from "../document/storage";
@@ -10,7 +11,7 @@ import { BeadLine } from "../shell/BeadLine";
 import { Later } from "../shell/Later";
 import { Refused } from "../shell/Refused";
 import { SavingNotice } from "../shell/SavingNotice";
-import { write } from "../units/quantity";
+import { about, say } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { BenchHeader } from "./BenchHeader";
 import { Changed } from "./Changed";
@@ -19,11 +20,12 @@ import { type Here, HereIs } from "./here";
 import { LookBar } from "./LookingAt";
 import { type SheetName, Sheets } from "./Sheets";
 import { type Falls, Stage } from "./Stage";
+import type { Told } from "./start/useStartRig";
 import { beadsOf } from "./station";
 import { STATIONS } from "./stations/all";
 import { Panel } from "./stations/Panel";
 import { useBalance } from "./useBalance";
-import { useBench } from "./useBench";
+import { type BenchState, useBench } from "./useBench";
 import { useBenchKeys } from "./useBenchKeys";
 import { useEvaluation } from "./useEvaluation";
 import { usePinned } from "./usePinned";
@@ -61,6 +63,20 @@ function useTitle(name: string) {
   }, [name]);
 }
 
+/** A rig that was just begun says once where its float and its tackle come from. */
+function useBegun(setSaid: BenchState["setSaid"]) {
+  const { units } = useSettings();
+  const { pathname, state } = useLocation();
+  const go = useNavigate();
+  const told = state as Told | null;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: once, as the bench is opened
+  useEffect(() => {
+    if (!told?.begun) return;
+    setSaid({ tone: "note", text: say(told.begun.says, told.begun.figures, units) });
+    go(pathname, { replace: true, state: null });
+  }, []);
+}
+
 export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) {
   const { units, vocabulary } = useSettings();
   // A draft says which version it was made from; saving it is then refused if another tab went on meanwhile.
@@ -78,7 +94,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   const [sheet, setSheet] = useState<SheetName>(null);
   const [keys, setKeys] = useState(false);
   const [falls, setFalls] = useState<Falls>(null);
-  const spoken = useRef<HTMLDivElement>(null);
+  const spoken = useRef<HTMLSpanElement>(null);
   const announce = (text: string) => {
     if (spoken.current) spoken.current.textContent = text;
   };
@@ -86,6 +102,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   const { trying, onTry } = offered;
 
   useTitle(rig.name);
+  useBegun(bench.setSaid);
   useBenchKeys({
     bench,
     evaluation,
@@ -169,8 +186,9 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
           </HereIs>
         </Later>
       </Grid>
-      <div ref={spoken} className="bw-hidden" aria-live="polite" data-testid="spoken">
-        {evaluation ? `Tip ${write(inFlow(evaluation).afloat.tip_m, "tip", units)}` : ""}
+      <div className="bw-hidden" aria-live="polite" data-testid="spoken">
+        {/* What was done stays beside what came of it: the answer may follow within the same moment. */}
+        <span ref={spoken} /> <span>{evaluation ? `Tip ${about(inFlow(evaluation).afloat.tip_m)}` : ""}</span>
       </div>
       <Sheets sheet={sheet} setSheet={setSheet} bench={bench} catalogue={catalogue} onFamily={toFamily} />
     </Flex>

@@ -3,16 +3,15 @@ import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useState } from "react";
 import { api } from "../api/client";
 import { Button } from "../shell/Button";
-import { Notice } from "../shell/States";
 
-const NewRig = lazy(() => import("./NewRig"));
+const NewRig = lazy(() => import("./start/NewRig"));
 
 /** The bench before the first rig. */
 export function EmptyBench() {
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue });
   const [open, setOpen] = useState(false);
   return (
-    <Notice title="No rig on the bench yet">
+    <>
       <Text>Say what water it is for and which family it should be. It can be balanced right after.</Text>
       <Button mt="5" variant="solid" disabled={!catalogue.data} onClick={() => setOpen(true)}>
         Start a rig
@@ -20,6 +19,6 @@ export function EmptyBench() {
       <Suspense>
         {open && catalogue.data && <NewRig catalogue={catalogue.data} onClose={() => setOpen(false)} />}
       </Suspense>
-    </Notice>
+    </>
   );
 }

@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { BellOff, CheckCircle2, CircleAlert, TriangleAlert, X } from "lucide-react";
+import { BellOff, CheckCircle2, CircleAlert, Info, TriangleAlert, X } from "lucide-react";
 import { useState } from "react";
 import type { Evaluation, Finding } from "../api/client";
 import { Button } from "../shell/Button";
@@ -35,7 +35,11 @@ export function Findings({ evaluation, onGo, onDone }: Props) {
     >
       {said && (
         <Flex role="alert" gap="3" align="start" pb="2" color={said.tone === "refuse" ? "float" : "ink"}>
-          <TriangleAlert size={18} aria-hidden="true" className="bw-icon" />
+          {said.tone === "refuse" ? (
+            <TriangleAlert size={18} aria-hidden="true" className="bw-icon" />
+          ) : (
+            <Info size={18} aria-hidden="true" className="bw-icon" />
+          )}
           <Text flex="1">{inWords(said.text, vocabulary)}</Text>
           <Button variant="quiet" size="sm" aria-label="Dismiss" onClick={() => bench.setSaid(null)}>
             <X />
@@ -82,7 +86,7 @@ function Told({ finding: f, onGo, onDone }: { finding: Finding } & Omit<Props, "
         <Text flex="1">
           <strong>{words(f, "says")}</strong> {words(f, "remedy")}
         </Text>
-        {change ? (
+        {f.ways && f.ways.length > 0 ? null : change ? (
           <Button size="sm" disabled={bench.busy} onClick={() => void bench.edit(change).then((d) => d && onDone())}>
             Do so<span className="bw-hidden">: {words(f, "remedy")}</span>
           </Button>
@@ -104,8 +108,29 @@ function Told({ finding: f, onGo, onDone }: { finding: Finding } & Omit<Props, "
           </Button>
         )}
       </Flex>
+      {f.ways && f.ways.length > 0 && <Ways ways={f.ways} />}
       {leaving && <Because check={f.id} onClose={() => setLeaving(false)} />}
     </Box>
+  );
+}
+
+/** Several ways on, each a press. */
+function Ways({ ways }: { ways: NonNullable<Finding["ways"]> }) {
+  const { bench, onFamily } = useHere();
+  const { units, vocabulary } = useSettings();
+  return (
+    <Flex gap="2" wrap="wrap" pl="30px" py="1">
+      {ways.map((way) => (
+        <Button
+          key={way.says}
+          size="sm"
+          disabled={bench.busy}
+          onClick={() => (way.changes?.length ? void bench.edit(...way.changes) : onFamily())}
+        >
+          {inWords(say(way.says, way.figures ?? {}, units), vocabulary).replace(/\.$/, "")}
+        </Button>
+      ))}
+    </Flex>
   );
 }
 

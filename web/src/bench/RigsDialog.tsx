@@ -1,15 +1,18 @@
 import { Flex, Stack, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { Copy, Plus, Trash2, Undo2 } from "lucide-react";
-import { useState } from "react";
+import { Copy, Download, Package, Plus, Trash2, Undo2, Upload } from "lucide-react";
+import { lazy, Suspense, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type Catalogue, Refusal, type Rig } from "../api/client";
 import { Button } from "../shell/Button";
 import { Sheet } from "../shell/Sheet";
+import { save } from "../shell/save";
 import { LeftField } from "../shell/TextField";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import type { BenchState } from "./useBench";
+
+const DropHere = lazy(() => import("../shell/DropHere"));
 
 type Props = { rig: Rig; bench: BenchState; catalogue: Catalogue; onStart: () => void; onClose: () => void };
 
@@ -21,6 +24,8 @@ export default function RigsDialog({ rig, bench, catalogue, onStart, onClose }: 
   const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs, staleTime: 0 });
   const [deleted, setDeleted] = useState<Rig | null>(null);
   const [failed, setFailed] = useState("");
+  const [file, setFile] = useState<File | null>(null);
+  const picker = useRef<HTMLInputElement>(null);
 
   const attempt = async (what: () => Promise<void>) => {
     setFailed("");
@@ -73,6 +78,32 @@ export default function RigsDialog({ rig, bench, catalogue, onStart, onClose }: 
           <Button onClick={copy}>
             <Copy aria-hidden="true" /> Copy this one
           </Button>
+          <Button onClick={() => save(new Blob([JSON.stringify(rig, null, 2)]), `${rig.id}.rig.json`)}>
+            <Download aria-hidden="true" /> Save it as a file
+          </Button>
+          <Button onClick={() => picker.current?.click()}>
+            <Upload aria-hidden="true" /> Open a file
+          </Button>
+          <Button
+            disabled={!rigs.data?.length}
+            onClick={() =>
+              attempt(async () => save(await api.bundle((rigs.data ?? []).map((r) => r.id)), "rigs.brookwind.zip"))
+            }
+          >
+            <Package aria-hidden="true" /> Save all in one file
+          </Button>
+          <input
+            ref={picker}
+            type="file"
+            accept=".json,.zip,application/json,application/zip"
+            className="bw-hidden"
+            aria-label="Rig file"
+            tabIndex={-1}
+            onChange={(e) => {
+              setFile(e.currentTarget.files?.[0] ?? null);
+              e.currentTarget.value = "";
+            }}
+          />
         </Flex>
         {failed && (
           <Text role="alert" color="float">
@@ -124,6 +155,7 @@ export default function RigsDialog({ rig, bench, catalogue, onStart, onClose }: 
         </Stack>
         {rigs.isError && <Text role="alert">{rigs.error.message}</Text>}
       </Stack>
+      <Suspense>{file && <DropHere file={file} onClose={() => setFile(null)} />}</Suspense>
     </Sheet>
   );
 }

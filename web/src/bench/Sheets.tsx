@@ -4,7 +4,7 @@ import { purposeOf } from "../method/purpose";
 import type { BenchState } from "./useBench";
 
 const RigsDialog = lazy(() => import("./RigsDialog"));
-const NewRig = lazy(() => import("./NewRig"));
+const NewRig = lazy(() => import("./start/NewRig"));
 const FamilyChooser = lazy(() => import("../method/FamilyChooser"));
 
 export type SheetName = "rigs" | "new" | "family" | null;

@@ -40,6 +40,7 @@ it("shows each bead's value in the person's words and units", () => {
     "Line & hook: 0.16 to 0.10 mm, hook 18",
     "Load: 1.36 g of 1.36 g",
     "Stop: 72 cm to the hook",
+    "Thread: 4 parts",
   ]);
 });
 
@@ -51,6 +52,7 @@ it("takes the worst finding of a station as its state", () => {
     line: "settled",
     load: "refuse",
     stop: "note",
+    thread: "settled",
   });
 });
 

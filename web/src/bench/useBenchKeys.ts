@@ -3,8 +3,8 @@ import type { Evaluation } from "../api/client";
 import { type Units, write } from "../units/quantity";
 import { isFixed } from "./isFixed";
 import { type Command, commandOf } from "./keys";
+import { TIE_ON } from "./line/TieOn";
 import { STATIONS } from "./stations/all";
-import { TIE_ON } from "./stations/OnTheLine";
 import type { BenchState } from "./useBench";
 
 type Props = {

@@ -5,6 +5,7 @@ import { Link, useParams } from "react-router";
 import { api } from "../api/client";
 import { Header } from "../shell/Header";
 import { Failed, Loading } from "../shell/States";
+import { FishPage } from "./FishPage";
 import { SchoolsView } from "./SchoolsView";
 import { ShelfView } from "./ShelfView";
 import { BAIT_FIELDS, BAITS, FISH, FISH_FIELDS, HOOK_FIELDS, HOOKS } from "./shelves";
@@ -45,6 +46,7 @@ export default function BookPage() {
             what="fish"
             catalogue={catalogue.data}
             present={entry}
+            page={(fish) => <FishPage fish={fish} catalogue={catalogue.data} />}
           />
         )}
         {catalogue.data && here === "baits" && (

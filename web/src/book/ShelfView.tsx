@@ -1,6 +1,6 @@
 import { Box, Flex, Grid, Heading, Text } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { useNavigate } from "react-router";
 import { type Catalogue, type Entry, sentenceOf } from "../api/client";
 import { Button } from "../shell/Button";
@@ -8,6 +8,7 @@ import { Failed, Loading } from "../shell/States";
 import { TextField } from "../shell/TextField";
 import { capital } from "../units/vocabulary";
 import { EntryForm } from "./EntryForm";
+import { EntryPage } from "./EntryPage";
 import { type FieldSpec, idOf } from "./fields";
 import { type Named, type Shelf, useEntries } from "./useEntries";
 
@@ -17,14 +18,17 @@ type Props<F extends Named> = {
   what: string;
   catalogue: Catalogue;
   present: string | undefined;
+  /** How an entry reads, where it is more than its fields. */
+  page?: (fields: F) => ReactNode;
 };
 
 /** A shelf of the book: its entries to browse, one open to be changed. */
-export function ShelfView<F extends Named>({ shelf, specs, what, catalogue, present }: Props<F>) {
+export function ShelfView<F extends Named>({ shelf, specs, what, catalogue, present, page }: Props<F>) {
   const go = useNavigate();
   const book = useEntries(shelf);
   const [fresh, setFresh] = useState<Entry<F> | null>(null);
   const [typed, setTyped] = useState<F | null>(null);
+  const [asked, setAsked] = useState(false);
   if (book.entries.isError)
     return <Failed inside error={book.entries.error} again={() => void book.entries.refetch()} />;
   if (!book.entries.data) return <Loading inside what="the book" />;
@@ -35,9 +39,12 @@ export function ShelfView<F extends Named>({ shelf, specs, what, catalogue, pres
   const kept = entry.fields;
   const fields = typed?.id === kept.id ? typed : (book.draft(kept.id) ?? kept);
   const changed = JSON.stringify(fields) !== JSON.stringify(kept);
+  // It reads first; what was being changed is there to be changed on.
+  const editing = asked || changed || fresh !== null || book.problems.length > 0;
   const open = (id: string) => {
     setFresh(null);
     setTyped(null);
+    setAsked(false);
     book.hush();
     go(`/book/${shelf.key}/${id}`);
   };
@@ -55,6 +62,7 @@ export function ShelfView<F extends Named>({ shelf, specs, what, catalogue, pres
     if (!(await book.keep(entry, fields))) return;
     setFresh(null);
     setTyped(null);
+    setAsked(false);
     go(`/book/${shelf.key}/${fields.id}`);
   };
   const drop = async () => {
@@ -90,46 +98,89 @@ export function ShelfView<F extends Named>({ shelf, specs, what, catalogue, pres
                 : "As it ships: figures are defaults to be edited."}
           </Text>
         </Flex>
-        <EntryForm
-          fields={fields}
-          specs={specs}
-          catalogue={catalogue}
-          problems={book.problems}
-          onChange={(next) => {
-            setTyped(next);
-            book.hold(next);
-          }}
-        />
-        {book.problems.length > 0 && (
-          <Text role="alert" color="float" mt="3">
-            Not kept: {book.problems.map(sentenceOf).join(" ")}
-          </Text>
+        {editing ? (
+          <Editing
+            fields={fields}
+            specs={specs}
+            catalogue={catalogue}
+            book={book}
+            changed={changed || fresh !== null}
+            kept={entry}
+            onChange={(next) => {
+              setTyped(next);
+              book.hold(next);
+            }}
+            onKeep={() => void save()}
+            onLeave={() => {
+              if (fresh) setFresh(null);
+              else book.hold(kept);
+              setTyped(null);
+              setAsked(false);
+              book.hush();
+            }}
+            onDrop={() => void drop()}
+          />
+        ) : (
+          <>
+            {page ? page(fields) : <EntryPage fields={fields} specs={specs} catalogue={catalogue} />}
+            <Flex gap="3" mt="5" align="center" wrap="wrap">
+              <Button onClick={() => setAsked(true)}>Edit it</Button>
+              {entry.version > 0 && (
+                <Button onClick={() => void drop()}>{entry.ships ? "Back to what ships" : "Remove"}</Button>
+              )}
+              <Text role="status" color="soft" fontSize="sm">
+                {book.said}
+              </Text>
+            </Flex>
+          </>
         )}
-        <Flex gap="3" mt="5" align="center" wrap="wrap">
-          <Button variant="solid" disabled={!changed && !fresh} onClick={() => void save()}>
-            Keep
-          </Button>
-          {(changed || fresh) && (
-            <Button
-              onClick={() => {
-                if (fresh) setFresh(null);
-                else book.hold(kept);
-                setTyped(null);
-                book.hush();
-              }}
-            >
-              Leave it as it was
-            </Button>
-          )}
-          {entry.version > 0 && (
-            <Button onClick={() => void drop()}>{entry.ships ? "Back to what ships" : "Remove"}</Button>
-          )}
-          <Text role="status" color="soft" fontSize="sm">
-            {book.said}
-          </Text>
-        </Flex>
       </Box>
     </Grid>
+  );
+}
+
+type EditingProps<F extends Named> = {
+  fields: F;
+  specs: FieldSpec[];
+  catalogue: Catalogue;
+  book: ReturnType<typeof useEntries<F>>;
+  /** It differs from what is kept, or is not kept at all. */
+  changed: boolean;
+  kept: Entry<F>;
+  onChange: (fields: F) => void;
+  onKeep: () => void;
+  onLeave: () => void;
+  onDrop: () => void;
+};
+
+/** An entry as a form: kept, left as it was, or taken back. */
+function Editing<F extends Named>(props: EditingProps<F>) {
+  const { book, changed, kept } = props;
+  return (
+    <>
+      <EntryForm
+        fields={props.fields}
+        specs={props.specs}
+        catalogue={props.catalogue}
+        problems={book.problems}
+        onChange={props.onChange}
+      />
+      {book.problems.length > 0 && (
+        <Text role="alert" color="float" mt="3">
+          Not kept: {book.problems.map(sentenceOf).join(" ")}
+        </Text>
+      )}
+      <Flex gap="3" mt="5" align="center" wrap="wrap">
+        <Button variant="solid" disabled={!changed} onClick={props.onKeep}>
+          Keep
+        </Button>
+        <Button onClick={props.onLeave}>{changed ? "Leave it as it was" : "Back to the page"}</Button>
+        {kept.version > 0 && <Button onClick={props.onDrop}>{kept.ships ? "Back to what ships" : "Remove"}</Button>}
+        <Text role="status" color="soft" fontSize="sm">
+          {book.said}
+        </Text>
+      </Flex>
+    </>
   );
 }
 
@@ -145,7 +196,8 @@ type ListProps<F extends Named> = {
 
 function EntryList<F extends Named>({ what, entries, present, like, onOpen, onAdd }: ListProps<F>) {
   const [wanted, setWanted] = useState("");
-  const shown = entries.filter((e) => e.fields.name.toLowerCase().includes(wanted.trim().toLowerCase()));
+  const word = wanted.trim().toLowerCase();
+  const shown = entries.filter((e) => `${e.fields.name} ${e.fields.also ?? ""}`.toLowerCase().includes(word));
   return (
     <Box as="nav" aria-label={`Every ${what}`}>
       <TextField label={`Find a ${what}`} value={wanted} onChange={setWanted} />
@@ -157,7 +209,7 @@ function EntryList<F extends Named>({ what, entries, present, like, onOpen, onAd
               aria-current={e.fields.id === present ? "true" : undefined}
               onClick={() => onOpen(e.fields.id)}
             >
-              {e.fields.name}
+              {capital(e.fields.name)}
               {e.version > 0 && <span className="bw-soft"> {e.ships ? "changed" : "yours"}</span>}
             </button>
           </li>

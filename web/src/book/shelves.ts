@@ -16,6 +16,7 @@ export const FISH: Shelf<Species> = { key: "fish", list: api.fish, keep: api.kee
 export const FISH_FIELDS: FieldSpec[] = [
   NOTES,
   { kind: "line", path: ["name"], label: "Name" },
+  { kind: "line", path: ["also"], label: "Also called" },
   { kind: "words", path: ["says"], label: "Where it is found" },
   ...lie("usual", "Usually"),
   ...lie("cold", "Cold water"),
@@ -44,6 +45,7 @@ export const FISH_FIELDS: FieldSpec[] = [
     ],
   },
   { kind: "quantity", path: ["wait_s"], label: "Wait", quantity: "time" },
+  { kind: "tick", path: ["bites_through"], label: "its teeth cut nylon: a wire trace" },
   { kind: "words", path: ["warns"], label: "Mind" },
 ];
 
@@ -51,6 +53,7 @@ export const BAITS: Shelf<BaitKind> = { key: "baits", list: api.baits, keep: api
 export const BAIT_FIELDS: FieldSpec[] = [
   NOTES,
   { kind: "line", path: ["name"], label: "Name" },
+  { kind: "line", path: ["also"], label: "Also called" },
   { kind: "quantity", path: ["mass_kg"], label: "Weighs, in air", quantity: "load" },
   {
     kind: "quantity",

@@ -3,7 +3,7 @@ import { useState } from "react";
 import { type Entry, type Problem, Refusal } from "../api/client";
 import { ofTab } from "../document/storage";
 
-export type Named = { id: string; name: string; notes: string };
+export type Named = { id: string; name: string; also?: string; notes: string };
 
 export type Shelf<F extends Named> = {
   key: string;

@@ -88,7 +88,7 @@ export default function BoxPage() {
                 {state.failed}
               </Text>
             )}
-            <TrayView state={state} shown={shown} catalogue={catalogue.data} searching={search !== ""} tray={present} />
+            <TrayView state={state} shown={shown} searching={search !== ""} tray={present} />
           </>
         )}
       </Box>

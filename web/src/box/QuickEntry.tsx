@@ -23,11 +23,11 @@ export function QuickEntry({ state }: { state: BoxState }) {
     <Box flex="1" minW="260px" maxW="440px">
       <Flex gap="2" align="end">
         <TextField
-          label="Quick entry: a name and a count"
+          label="Quick entry: a count and a thing"
           flex="1"
           value={text}
           maxLength={120}
-          placeholder="BB 24, 8 +10, tin AAA -2"
+          placeholder="BB 24, 6 x 1/4 oz bullet, 0.17 nylon"
           onChange={setText}
           onEnter={() => text.trim() && void enter()}
         />

@@ -1,119 +1,166 @@
-import { Box, Flex, Grid, Input, Text } from "@chakra-ui/react";
-import { useEffect, useState } from "react";
-import type { Catalogue, KeptItem } from "../api/client";
-import { Button } from "../shell/Button";
-import { JugSheet } from "./JugSheet";
+import { Box, Flex, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import type { Catalogue, DrawnItem, KeptItem } from "../api/client";
+import { write } from "../units/quantity";
+import { useSettings } from "../units/settings";
+import { capital } from "../units/vocabulary";
+import { Drawing, floatScale, WIDE } from "./Drawing";
+import { ItemSheet } from "./ItemSheet";
+import { Starters } from "./Starters";
 import type { BoxState } from "./useBox";
-import { WeighSheet } from "./WeighSheet";
-import { factsOf, nameOf } from "./words";
+import { nameOf } from "./words";
 
 type Props = {
   state: BoxState;
   shown: KeptItem[];
-  catalogue: Catalogue;
   searching: boolean;
   tray: Catalogue["trays"][number] | undefined;
 };
 
-const order = (k: KeptItem) => ("mass_kg" in k.fields ? -k.fields.mass_kg : 0);
+type Row = { kind: string; name: string; kept: KeptItem[] };
 
-/** The compartments of a tray, or what a search found: how many there are, and what can be done with them. */
+const KINDS: Record<string, string> = { shot: "Shot", lead: "Weights", float: "", line: "", leader: "" };
+
+/** Compartments in rows of a kind: shot by its metal, weights by shape, floats by type and what they carry. */
+function rowsOf(shown: KeptItem[], drawn: Map<string, DrawnItem>): Row[] {
+  const rows = new Map<string, Row>();
+  for (const k of shown) {
+    const { kind } = k.fields;
+    const row = drawn.get(k.fields.item)?.row ?? kind;
+    const key = `${kind} ${row}`;
+    const name = [KINDS[kind] ?? "", row === kind ? "" : row].filter(Boolean).join(", ") || kind;
+    const there = rows.get(key) ?? { kind, name, kept: [] };
+    there.kept.push(k);
+    rows.set(key, there);
+  }
+  const order = (k: KeptItem) => drawn.get(k.fields.item)?.order ?? 0;
+  const list = [...rows.values()];
+  for (const row of list)
+    row.kept.sort((a, b) => order(a) - order(b) || nameOf(a.fields).localeCompare(nameOf(b.fields)));
+  // Shot before the larger weights; of each kind the fullest row first.
+  return list.sort((a, b) => b.kind.localeCompare(a.kind) || b.kept.length - a.kept.length);
+}
+
+/** The compartments of a tray, or what a search found, drawn; one that is chosen opens a sheet with all of it. */
 export function TrayView({ state, shown, searching, tray }: Props) {
-  const [weighing, setWeighing] = useState<string | null>(null);
-  const kept = state.items.find((k) => k.fields.item === weighing);
+  const [chosen, setChosen] = useState<string | null>(null);
+  const drawn = new Map(state.drawn.map((d) => [d.item, d]));
+  const kept = state.items.find((k) => k.fields.item === chosen);
+  if (state.items.length === 0) return <Starters state={state} />;
   if (shown.length === 0)
     return (
       <Text color="soft">
         {searching
           ? "Nothing in the box answers to that."
-          : `No ${tray?.name.toLowerCase() ?? "compartments"} yet. Enter shot above, or bring a list in from a CSV file.`}
+          : `No ${tray?.name.toLowerCase() ?? "compartments"} yet. Enter them above, or bring a list in from a CSV file.`}
       </Text>
     );
-  const sorted = [...shown].sort(
-    (a, b) =>
-      a.fields.kind.localeCompare(b.fields.kind) * -1 ||
-      order(a) - order(b) ||
-      nameOf(a.fields).localeCompare(nameOf(b.fields)),
-  );
+  const pxPerM = floatScale(state.drawn);
   return (
     <>
-      <Grid as="ul" className="bw-plain" templateColumns="repeat(auto-fill, minmax(270px, 1fr))" gap="2">
-        {sorted.map((k) => (
-          <Compartment key={k.fields.item} kept={k} state={state} onWeigh={() => setWeighing(k.fields.item)} />
+      <Flex wrap="wrap" columnGap="8" rowGap="5">
+        {rowsOf(shown, drawn).map((row) => (
+          <Box as="section" key={`${row.kind} ${row.name}`} aria-label={capital(row.name)}>
+            <Text as="h2" fontWeight="bold" mb="1.5">
+              {capital(row.name)}
+            </Text>
+            <Flex as="ul" className="bw-plain" gap="2" wrap="wrap">
+              {row.kept.map((k) => (
+                <Tile
+                  key={k.fields.item}
+                  kept={k}
+                  drawn={drawn.get(k.fields.item)}
+                  pxPerM={pxPerM}
+                  state={state}
+                  onChoose={() => setChosen(k.fields.item)}
+                />
+              ))}
+            </Flex>
+          </Box>
         ))}
-      </Grid>
-      {kept && (kept.fields.kind === "shot" || kept.fields.kind === "lead") && (
-        <WeighSheet fields={kept.fields} state={state} onClose={() => setWeighing(null)} />
-      )}
-      {kept?.fields.kind === "bait" && (
-        <JugSheet fields={kept.fields} state={state} onClose={() => setWeighing(null)} />
+      </Flex>
+      {kept && (
+        <ItemSheet
+          key={kept.fields.item}
+          fields={kept.fields}
+          drawn={drawn.get(kept.fields.item)}
+          pxPerM={pxPerM}
+          state={state}
+          onClose={() => setChosen(null)}
+        />
       )}
     </>
   );
 }
 
-function Compartment({ kept, state, onWeigh }: { kept: KeptItem; state: BoxState; onWeigh: () => void }) {
+type TileProps = {
+  kept: KeptItem;
+  drawn: DrawnItem | undefined;
+  pxPerM: number;
+  state: BoxState;
+  onChoose: () => void;
+};
+
+/** One compartment: what it is, how it looks, how many there are; + and − count while it has the focus. */
+function Tile({ kept, drawn, pxPerM, state, onChoose }: TileProps) {
   const { fields } = kept;
   const name = nameOf(fields);
-  const [text, setText] = useState(String(fields.count));
-  useEffect(() => setText(String(fields.count)), [fields.count]);
-  const to = (count: number) => state.put(fields, { ...fields, count });
-  const take = () => {
-    const wanted = text.trim();
-    if (wanted === String(fields.count)) return;
-    if (/^\d{1,5}$/.test(wanted)) void to(Number(wanted));
-    else state.setFailed(`${name}: ${wanted || "nothing"} is not a count. Write a whole number from 0 to 10000.`);
-  };
+  const count = fields.count ?? 0;
+  const { units } = useSettings();
+  const short = fields.kind === "shot" ? name.replace(` ${fields.material}`, "") : name;
   return (
-    <Flex
-      as="li"
-      align="center"
-      gap="2"
-      bg="card"
-      borderWidth="1px"
-      borderColor={fields.count === 0 ? "float" : "rule"}
-      borderRadius="l2"
-      px="3"
-      py="2"
-    >
-      <Box flex="1" minW="0">
-        <Text fontWeight="bold">{name}</Text>
-        <Text fontSize="sm" color={fields.count === 0 ? "float" : "soft"}>
-          {fields.count === 0 ? `none left · ${factsOf(fields)}` : factsOf(fields)}
-        </Text>
-      </Box>
-      <Input
-        aria-label={`How many ${name}`}
-        value={text}
-        inputMode="numeric"
-        w="16"
-        textAlign="end"
-        onChange={(e) => setText(e.currentTarget.value)}
-        onBlur={take}
+    <li>
+      <Flex
+        as="button"
+        direction="column"
+        align="stretch"
+        w={`${WIDE + 18}px`}
+        minH="11"
+        bg="card"
+        borderWidth="1px"
+        borderColor={count === 0 ? "float" : "rule"}
+        borderRadius="l2"
+        px="2"
+        py="1.5"
+        cursor="pointer"
+        textAlign="start"
+        onClick={onChoose}
         onKeyDown={(e) => {
-          if (e.key === "Enter") take();
-          if (e.key === "Escape") setText(String(fields.count));
-          if (e.key === "ArrowUp" || e.key === "ArrowDown") {
-            e.preventDefault();
-            void to(Math.max(0, fields.count + (e.key === "ArrowUp" ? 1 : -1)));
-          }
+          const step = { "+": 1, "=": 1, ArrowUp: 1, "-": -1, ArrowDown: -1 }[e.key];
+          if (!step) return;
+          e.preventDefault();
+          void state.put(fields, { ...fields, count: Math.max(0, count + step) });
         }}
-      />
-      <Flex direction="column">
-        {(fields.kind === "shot" || fields.kind === "lead") && (
-          <Button size="sm" variant="quiet" onClick={onWeigh}>
-            Weigh<span className="bw-hidden"> {name}</span>
-          </Button>
-        )}
-        {fields.kind === "bait" && (
-          <Button size="sm" variant="quiet" onClick={onWeigh}>
-            Time<span className="bw-hidden"> {name}</span>
-          </Button>
-        )}
-        <Button size="sm" variant="quiet" onClick={() => void state.put(fields, null)}>
-          Remove<span className="bw-hidden"> {name}</span>
-        </Button>
+      >
+        <span className="bw-hidden">{`${name}: ${count === 0 ? "none" : count}`}</span>
+        <Flex
+          as="span"
+          aria-hidden="true"
+          justify="space-between"
+          align="baseline"
+          gap="1"
+          fontSize="sm"
+          lineHeight="1.2"
+        >
+          <Text as="span" fontWeight="bold">
+            {short}
+          </Text>
+          {fields.kind === "shot" && (
+            <Text as="span" color="soft" fontSize="xs" whiteSpace="nowrap">
+              {write(fields.mass_kg, "load", units)}
+            </Text>
+          )}
+        </Flex>
+        <Drawing item={fields} drawn={drawn} pxPerM={pxPerM} />
+        <Flex as="span" aria-hidden="true" justify="space-between" fontSize="sm" mt="1">
+          <Text as="span" color="soft" fontSize="xs">
+            {drawn && drawn.on_rigs > 0 ? `${drawn.on_rigs} on rigs` : ""}
+          </Text>
+          <Text as="span" fontWeight="bold" color={count === 0 ? "float" : "ink"}>
+            {count === 0 ? "none" : count}
+          </Text>
+        </Flex>
       </Flex>
-    </Flex>
+    </li>
   );
 }

@@ -1,39 +1,73 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type BoxItem, type KeptItem } from "../api/client";
+import { api, type BoxItem, type KeptItem, Refusal } from "../api/client";
 import { useTurns } from "../document/useTurns";
 
-type Step = { before: BoxItem | null; after: BoxItem | null };
+type Change = { before: BoxItem | null; after: BoxItem | null };
+/** What is undone together. */
+type Step = Change[];
 
 /** The box and every way to change it. Writes go one after the other; the last ones can be undone. */
 export function useBox() {
   const queries = useQueryClient();
   const box = useQuery({ queryKey: ["box"], queryFn: api.box });
+  const drawn = useQuery({ queryKey: ["box", "drawn"], queryFn: api.drawnBox });
   const { failed, setFailed, attempt } = useTurns(() => queries.invalidateQueries({ queryKey: ["box"] }));
   const [done, setDone] = useState<Step[]>([]);
   const items: KeptItem[] = box.data ?? [];
 
-  const write = async ({ before, after }: Step) => {
-    const now = (await api.box()).find((k) => k.fields.item === (before ?? after)?.item);
-    if (after === null) {
-      if (now) await api.deleteBoxItem(now.fields.item, now.version);
-    } else if (now) await api.updateBoxItem(now.fields.item, now.version, after);
-    else await api.createBoxItem(after);
+  /** With the versions known here, so that it is on its way at once; read anew where another wrote since. */
+  const write = async (step: Step) => {
+    const known = queries.getQueryData<KeptItem[]>(["box"]);
+    try {
+      await written(step, known ?? (await api.box()));
+    } catch (error) {
+      if (!known || !(error instanceof Refusal) || error.status === 422) throw error;
+      await written(step, await api.box());
+    }
   };
-  /** Write a compartment: `before` null for a new one, `after` null to remove it. */
-  const put = (before: BoxItem | null, after: BoxItem | null) =>
+  const written = async (step: Step, there: KeptItem[]) => {
+    const now = (i: BoxItem | null) => there.find((k) => k.fields.item === i?.item);
+    const gone = step.filter((c) => c.after === null);
+    for (const { before } of gone) {
+      const kept = now(before);
+      if (kept) await api.deleteBoxItem(kept.fields.item, kept.version);
+    }
+    const rows = step.flatMap(({ before, after }) =>
+      after ? [{ version: now(before ?? after)?.version ?? 0, fields: after }] : [],
+    );
+    // All of them, or none.
+    if (rows.length > 0) await api.importBox(rows);
+  };
+  const act = (step: Step) =>
     attempt(async () => {
-      await write({ before, after });
-      setDone((steps) => [...steps.slice(-49), { before, after }]);
+      await write(step);
+      setDone((steps) => [...steps.slice(-49), step]);
     });
+  /** Write a compartment: `before` null for a new one, `after` null to remove it. */
+  const put = (before: BoxItem | null, after: BoxItem | null) => act([{ before, after }]);
+  /** Put several new things in, as one step; what is there already stays as it is. */
+  const putAll = (fresh: readonly BoxItem[]) =>
+    act(fresh.filter((i) => !items.some((k) => k.fields.item === i.item)).map((after) => ({ before: null, after })));
   const undo = () =>
     attempt(async () => {
       const step = done.at(-1);
       if (!step) return;
-      await write({ before: step.after, after: step.before });
+      await write(step.map(({ before, after }) => ({ before: after, after: before })));
       setDone((steps) => steps.slice(0, -1));
     });
-  return { box, items, failed, setFailed, put, undo, canUndo: done.length > 0, attempt };
+  return {
+    box,
+    drawn: drawn.data ?? [],
+    items,
+    failed,
+    setFailed,
+    put,
+    putAll,
+    undo,
+    canUndo: done.length > 0,
+    attempt,
+  };
 }
 
 export type BoxState = ReturnType<typeof useBox>;

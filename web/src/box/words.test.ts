@@ -4,6 +4,7 @@ import { answers, factsOf, nameOf } from "./words";
 
 const shot: BoxItem = {
   kind: "shot",
+  notes: "",
   item: "lead-8",
   size: "8",
   mass_kg: 6e-5,
@@ -19,6 +20,7 @@ const trays = [
 ];
 const leader: BoxItem = {
   kind: "leader",
+  notes: "",
   item: "l",
   label: "fine",
   material: "nylon",

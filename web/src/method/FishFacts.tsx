@@ -5,7 +5,7 @@ import { useSettings } from "../units/settings";
 
 const MONTHS = "JFMAMJJASOND";
 const NAMES = ["hardly", "poorly", "fairly", "best"];
-const STRIKES: Record<Species["strike"], string> = {
+export const STRIKES: Record<Species["strike"], string> = {
   "at-once": "strike at once",
   tighten: "tighten, then strike",
   wait: "let it develop",

@@ -17,32 +17,36 @@ export function Cautions({ cautions, place }: { cautions: Caution[]; place: stri
         <Said cautions={cautions} />
       </details>
     );
+  // One line, so that the answer of the station stays in view; it is still to be read once.
   return (
     <Box
-      mb="4"
+      role="note"
+      aria-label="Mind here"
+      mb="3"
       borderWidth="1px"
       borderColor="brass"
       borderRadius="l2"
       bg="well"
-      p="3"
-      role="note"
-      aria-label="Mind here"
+      px="3"
     >
-      <Text fontWeight="bold" display="flex" gap="2" alignItems="center" color="brass">
-        <ShieldAlert size={18} aria-hidden="true" /> Mind here
-      </Text>
-      <Said cautions={fresh} />
-      <Button
-        size="sm"
-        mt="2"
-        onClick={() => {
-          const ids = cautions.map((c) => c.id);
-          acknowledge(place, ids);
-          setRead(ids);
-        }}
-      >
-        Read, for today and this place
-      </Button>
+      <details className="bw-mind">
+        <summary>
+          <ShieldAlert size={18} aria-hidden="true" /> Mind here:{" "}
+          {fresh.length === 1 ? "one thing" : `${fresh.length} things`} to be read
+        </summary>
+        <Said cautions={fresh} />
+        <Button
+          size="sm"
+          my="2"
+          onClick={() => {
+            const ids = cautions.map((c) => c.id);
+            acknowledge(place, ids);
+            setRead(ids);
+          }}
+        >
+          Read, for today and this place
+        </Button>
+      </details>
     </Box>
   );
 }

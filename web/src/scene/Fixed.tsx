@@ -125,8 +125,8 @@ function Bracket(props: { rig: Rig; evaluation: Evaluation; x: number; hookY: nu
   const spread = range ? `between ${write(range.low_m, "line", units)} and ${write(range.high_m, "line", units)}` : "";
   const wide = Math.max(text.length * 7.3, spread.length * 6.6) + 6;
   // A bait that trails has the words on the other side of the bracket, just above the bed.
-  const trails = long && !onBed && (evaluation.moving?.lead_m ?? 0) < 0;
-  const middle = trails ? end - 31 : beside;
+  const trails = long && (evaluation.moving?.lead_m ?? 0) < 0;
+  const middle = trails ? end - (spread ? 31 : 14) : beside;
   const left = trails ? x + 12 : x - 14 - wide;
   return (
     <g>

@@ -3,7 +3,7 @@ import type { Evaluation, Handle, Rig } from "../api/client";
 import { type Units, write } from "../units/quantity";
 import { colour } from "./colour";
 import { at, type course, type Point } from "./course";
-import { pieceRadius, spreadLabels } from "./scale";
+import { pieceRadius, spreadLabels, toPx, type View } from "./scale";
 
 type Line = ReturnType<typeof course>;
 type PieceAnswer = Evaluation["pieces"][number];
@@ -12,20 +12,37 @@ const radius = (piece: PieceAnswer) => pieceRadius(piece.diameter_m ?? 0.002);
 
 export type Drawn = {
   handle: Handle;
+  /** The stop or the float, which is slid at the hook. */
+  setting: boolean;
   pieces: { answer: PieceAnswer; r: number; x: number; y: number }[];
   centre: Point;
+  /** Where the line holds a weight that hangs on a link of its own. */
+  linkedAt?: Point;
 };
 
 /** Handles with their pieces where they are drawn; a bulk is stacked so that every shot in it is seen. */
-export function drawnHandles(evaluation: Evaluation, line: Line): Drawn[] {
+export function drawnHandles(evaluation: Evaluation, line: Line, view: View): Drawn[] {
   const byId = new Map(evaluation.pieces.map((p) => [p.id, p]));
   return evaluation.handles.map((handle) => {
     if (handle.name === "stop" || handle.name === "float") {
       const hook = at(line, 0);
-      return { handle, pieces: [], centre: hook };
+      return { handle, setting: true, pieces: [], centre: hook };
     }
-    const answers = handle.moves.flatMap((id) => byId.get(id) ?? []);
+    // A stop hangs on nothing and weighs nothing: it is drawn where its handle is.
+    const answers = handle.moves.map(
+      (id) =>
+        byId.get(id) ?? {
+          id,
+          kind: "stop",
+          state: "hangs" as const,
+          diameter_m: null,
+          depth_m: 0,
+          position_m: handle.position_m,
+        },
+    );
     const lowest = at(line, handle.position_m);
+    const hung = hungOnLink(answers, lowest, view);
+    if (hung) return { handle, setting: false, pieces: [hung], centre: { x: hung.x, y: hung.y }, linkedAt: lowest };
     let edge = lowest.y + radius(answers.at(-1) as PieceAnswer);
     const pieces = [...answers].reverse().map((answer) => {
       const r = radius(answer);
@@ -33,13 +50,38 @@ export function drawnHandles(evaluation: Evaluation, line: Line): Drawn[] {
       return { answer, r, x: lowest.x, y: edge + r };
     });
     const top = pieces.at(-1)?.y ?? lowest.y;
-    return { handle, pieces, centre: { x: lowest.x, y: (lowest.y + top) / 2 } };
+    return { handle, setting: false, pieces, centre: { x: lowest.x, y: (lowest.y + top) / 2 } };
   });
+}
+
+/** A weight alone on a link of its own hangs below the line, or stands on the bed there. */
+function hungOnLink(answers: PieceAnswer[], lowest: Point, view: View) {
+  const answer = answers[0];
+  if (!answer || answers.length > 1 || answer.kind !== "weight") return null;
+  const foot = toPx(view, answer.depth_m);
+  if (foot - lowest.y < 4) return null;
+  const r = radius(answer);
+  return { answer, r, x: lowest.x, y: answer.state === "on-bed" ? foot - r : foot };
+}
+
+/** What is labelled and not slid by itself. */
+export type Noted = { words: Words; centre: Point };
+
+/** The shot that locks the float, said once beside it. */
+export function locksOf(rig: Rig, evaluation: Evaluation, line: Line): Noted[] {
+  const locks = rig.components.filter((c) => c.kind === "shot" && c.role === "lock");
+  const first = line[0];
+  if (locks.length === 0 || !first || evaluation.pieces.length === 0) return [];
+  const labels = [...new Set(locks.map((c) => c.label))];
+  const strong = labels.map((l) => `${locks.filter((c) => c.label === l).length} × ${l}`).join(", ");
+  return [{ words: { strong, light: "locking" }, centre: { x: first.x + 6, y: first.y + 3 } }];
 }
 
 type Props = {
   drawn: Drawn[];
-  rig: Rig;
+  locks?: Noted[];
+  /** A narrow drawing has no room for long lines to the labels. */
+  narrow?: boolean;
   selected: string | null;
   units: Units;
   bounds: [number, number];
@@ -57,21 +99,37 @@ type Props = {
 export function Pieces(props: Props) {
   const { drawn, selected, units, bounds } = props;
   const order = [...drawn].sort((a, b) => a.centre.y - b.centre.y);
+  const locks = props.locks ?? [];
   const words = order.map((d) => wordsOf(d, units, props.rightX - Math.max(0, ...order.map((o) => o.centre.x)) - 30));
   const labelX = Math.min(props.labelX, props.rightX + 6 - Math.max(0, ...words.map(tagWidth)));
-  const ys = spreadLabels(
-    order.map((d) => d.centre.y),
-    24,
-    bounds[0],
-    bounds[1],
+  // What locks the float is above everything that is slid below it.
+  const [lockY, ys] = ((all: number[]) => [all.slice(0, locks.length), all.slice(locks.length)] as const)(
+    spreadLabels(
+      [...locks, ...order].map((d) => d.centre.y),
+      24,
+      bounds[0],
+      bounds[1],
+    ),
   );
   const pads = padsOf(order);
   return (
     <>
+      {locks.map((l, i) => (
+        <g key={l.words.strong}>
+          <path
+            d={`M${l.centre.x + 8} ${l.centre.y} L${labelX - 16} ${lockY[i]} L${labelX - 6} ${lockY[i]}`}
+            stroke={colour("ondeep")}
+            strokeWidth="1"
+            fill="none"
+            opacity="0.75"
+          />
+          <Tag x={labelX} y={lockY[i] as number} words={l.words} chosen={false} />
+        </g>
+      ))}
       {order.map((d, i) => {
         const { handle } = d;
         const chosen = handle.id === selected;
-        const setting = d.pieces.length === 0;
+        const { setting } = d;
         const says = setting
           ? `Setting ${write(handle.position_m, "line", units)}`
           : `${handle.name}, ${write(handle.position_m, "line", units)} above the hook`;
@@ -96,13 +154,15 @@ export function Pieces(props: Props) {
             onPointerCancel={props.onPointerCancel}
           >
             <Grip d={d} chosen={chosen} pads={pads[i] as [number, number]} />
-            <path
-              d={`M${d.centre.x + (setting ? 14 : 12)} ${d.centre.y} L${labelX - 16} ${y} L${labelX - 6} ${y}`}
-              stroke={colour("ondeep")}
-              strokeWidth="1"
-              fill="none"
-              opacity="0.75"
-            />
+            {!(props.narrow && Math.abs(y - d.centre.y) > FAR_PX) && (
+              <path
+                d={`M${d.centre.x + (setting ? 14 : 12)} ${d.centre.y} L${labelX - 16} ${y} L${labelX - 6} ${y}`}
+                stroke={colour("ondeep")}
+                strokeWidth="1"
+                fill="none"
+                opacity="0.75"
+              />
+            )}
             <Tag x={labelX} y={y} words={words[i] as Words} chosen={chosen} />
           </g>
         );
@@ -135,21 +195,38 @@ function Grip({ d, chosen, pads }: { d: Drawn; chosen: boolean; pads: [number, n
           pointerEvents="none"
         />
       )}
-      {d.pieces.map((p) => (
-        <circle
-          key={p.answer.id}
-          cx={p.x}
-          cy={p.y}
-          r={p.r}
-          fill={colour("shot")}
-          stroke={colour("shotrim")}
-          strokeWidth="1.1"
-          strokeDasharray={p.answer.state === "on-bed" ? "2 2" : undefined}
+      {d.linkedAt && (
+        <line
+          x1={d.linkedAt.x}
+          y1={d.linkedAt.y}
+          x2={d.centre.x}
+          y2={d.centre.y}
+          stroke={colour("shot")}
+          strokeWidth="1"
         />
+      )}
+      {d.pieces.map((p) => (
+        <Piece key={p.answer.id} piece={p} />
       ))}
     </>
   );
 }
+
+function Piece({ piece: { answer, r, x, y } }: { piece: Drawn["pieces"][number] }) {
+  const look = {
+    cx: x,
+    cy: y,
+    fill: colour(answer.kind === "bead" || answer.kind === "stop" ? "brass" : "shot"),
+    stroke: colour("shotrim"),
+    strokeWidth: 1.1,
+    strokeDasharray: answer.state === "on-bed" ? "2 2" : undefined,
+  };
+  const wide = WIDE[answer.kind];
+  return wide ? <ellipse {...look} rx={r * wide} ry={r} /> : <circle {...look} r={r} />;
+}
+
+/** How wide a piece is drawn over how long; a shot is round. */
+const WIDE: Record<string, number> = { weight: 0.8, stop: 0.6, hook: 0.6 };
 
 /** Top and bottom of what is drawn of a handle. */
 const extent = (d: Drawn): [number, number] => [
@@ -158,6 +235,8 @@ const extent = (d: Drawn): [number, number] => [
 ];
 
 const REACH_PX = 14;
+/** In a narrow drawing a label further from its piece has no line to it: labels stand in the order of the pieces. */
+const FAR_PX = 60;
 
 /** How far a finger may miss each handle, up and down: half way to its neighbours, so that none hides another. */
 function padsOf(order: Drawn[]): [number, number][] {
@@ -177,7 +256,7 @@ const tagWidth = ({ strong, light }: Words) => (strong.length + light.length) * 
 /** What a label says. A long bulk is spelt out for the screen reader and in the ledger; here its count may do. */
 function wordsOf(d: Drawn, units: Units, room: number): Words {
   const position = write(d.handle.position_m, "line", units);
-  if (d.pieces.length === 0) return { strong: "Hook", light: `setting ${position}` };
+  if (d.setting) return { strong: "Hook", light: `setting ${position}` };
   const strong = d.handle.name
     .replace(/ (strung|dropper|bulk)$/, "")
     .replace(/^bulk of /, "")

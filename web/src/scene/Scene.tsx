@@ -10,9 +10,10 @@ import { colour } from "./colour";
 import { at, course } from "./course";
 import { Fixed } from "./Fixed";
 import { flowCourse, inFlow } from "./flow";
-import { drawnHandles, Pieces } from "./Pieces";
+import { crowded, Dots, insetOf, NearTheHook } from "./Inset";
+import { drawnHandles, locksOf, Pieces } from "./Pieces";
 import { FloatInWater, RodLine } from "./Rigged";
-import { RoundGlass } from "./RoundGlass";
+import { CAPTION_PX, RoundGlass } from "./RoundGlass";
 import { fitLower, fitView, NARROW_PX, toPx, type View } from "./scale";
 import { straight, Tape } from "./Tape";
 
@@ -62,16 +63,25 @@ export const Scene = memo(function Scene(props: Props) {
       : course(evaluation.path, view, x, x + 44);
   // In a current the bed carries the lead, and above it stand the words of the bracket of a bait that trails.
   const bed = toPx(view, rig.water.depth_m);
-  const labelsTo = moving && !onRule ? Math.min(bed - (moving.lead_m < 0 && !narrow ? 58 : 0), tall - 16) : tall - 16;
+  // Where the drawing is wide the buttons stand on it: no label goes below them.
+  const foot = tall - (narrow ? 16 : 66);
+  const labelsTo = moving && !onRule ? Math.min(bed - (moving.lead_m < 0 && !narrow ? 58 : 0), foot) : foot;
   const rightmost = moving ? Math.max(...line.map((p) => p.x)) : 0;
-  const drag = useDrag(props.slide, view, props.onSelect);
   const surface = toPx(view, 0);
   const glass = Math.min(92, width * 0.17, height * 0.17);
   const glassX = width - Math.max(glass + 22, 106);
-  const drawn = drawnHandles(evaluation, line);
+  const drawn = drawnHandles(evaluation, line, view);
   // Labels start below the glass and its caption in a narrow drawing, and where everything hangs beside it.
   const captionFoot = 2 * glass + 95;
+  const inset =
+    canZoom && !lower && !narrow && !onRule && crowded(drawn)
+      ? insetOf(evaluation, rig, { x: Math.max(x + 90, width * 0.5), y: captionFoot, width, height })
+      : null;
+  const drag = useDrag(props.slide, inset?.view ?? view, props.onSelect);
   const beside = drawn.every((d) => d.centre.y < captionFoot);
+  // Beside the caption under the glass there is less room for words than below it.
+  const crampedBy = !narrow && !beside && drawn.some((d) => d.centre.y < captionFoot + 14) ? CAPTION_PX / 2 : 0;
+  const labelsTill = crampedBy ? glassX - crampedBy - 16 : width - 10;
   const labelsFrom = narrow ? 2 * glass + 145 : beside ? captionFoot : Math.max(surface, 0) + 16;
 
   return (
@@ -100,24 +110,42 @@ export const Scene = memo(function Scene(props: Props) {
         <FloatInWater evaluation={evaluation} x={x} surface={surface} view={view} />
         <Fixed rig={rig} evaluation={evaluation} line={line} view={view} units={units} rule={onRule} />
         {moving && !onRule && <Lead moving={moving} from={x} hook={at(line, 0)} bed={bed} units={units} />}
-        <Pieces
-          drawn={drawn}
-          rig={rig}
-          selected={props.selected}
-          units={units}
-          bounds={[labelsFrom, labelsTo]}
-          labelX={Math.min(Math.max(x + 70, (onRule ? 0 : rightmost) + 26), width - 150)}
-          rightX={width - 10}
-          onSelect={props.onSelect}
-          {...drag}
-        />
+        {inset ? (
+          <>
+            <Dots drawn={drawn} />
+            <NearTheHook inset={inset} rig={rig} evaluation={evaluation} units={units}>
+              <Pieces
+                drawn={inset.drawn}
+                selected={props.selected}
+                units={units}
+                bounds={[16, inset.height - 14]}
+                labelX={104}
+                rightX={inset.width - 8}
+                onSelect={props.onSelect}
+                {...drag}
+              />
+            </NearTheHook>
+          </>
+        ) : (
+          <Pieces
+            drawn={drawn}
+            locks={narrow ? [] : locksOf(rig, evaluation, line)}
+            selected={props.selected}
+            units={units}
+            bounds={[labelsFrom, labelsTo]}
+            labelX={Math.min(Math.max(x + 70, (onRule ? 0 : rightmost) + 26), width - 150)}
+            rightX={labelsTill}
+            narrow={narrow}
+            onSelect={props.onSelect}
+            {...drag}
+          />
+        )}
         <RoundGlass
           float={evaluation.afloat}
           wantedM={rig.aim.tip_m}
           cx={glassX}
           cy={glass + (narrow ? 50 : 18)}
           r={glass}
-          units={units}
         />
       </svg>
       <Flex position="absolute" bottom="3" right="3" gap="2">

@@ -9,8 +9,18 @@ export type Moving = NonNullable<Evaluation["moving"]>;
 export function inFlow(evaluation: Evaluation): Evaluation {
   const m = evaluation.moving;
   if (!m) return evaluation;
+  const placed = new Map(m.pieces.map((p) => [p.id, p]));
   return {
     ...evaluation,
+    pieces: evaluation.pieces.map((p) => {
+      const there = placed.get(p.id);
+      if (!there) return p;
+      return {
+        ...p,
+        depth_m: there.depth_m,
+        state: there.on_bed ? "on-bed" : p.state === "on-bed" ? "hangs" : p.state,
+      };
+    }),
     path: m.path.map(([position = 0, , depth = 0]) => [position, depth] as [number, number]),
     attachment_m: m.path[0]?.[2] ?? evaluation.attachment_m,
     hook_height_m: m.hook_height_m,

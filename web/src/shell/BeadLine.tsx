@@ -1,6 +1,5 @@
-import { Box, Flex, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Text } from "@chakra-ui/react";
 import { Check, CircleAlert, TriangleAlert } from "lucide-react";
-import { useEffect, useRef } from "react";
 
 export type BeadState = "settled" | "note" | "refuse";
 export type Bead<Id extends string> = { id: Id; name: string; value: string; state: BeadState };
@@ -20,21 +19,12 @@ type Props<Id extends string> = {
 
 /** The order of work as a line with beads; go to any bead at any time. State has a colour, a shape and a word. */
 export function BeadLine<Id extends string>({ label, beads, present, onGo }: Props<Id>) {
-  const nav = useRef<HTMLDivElement>(null);
-  // Along a narrow screen the present bead is brought into view, whatever led to it.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: it is the present bead that moves it
-  useEffect(() => {
-    const bead = nav.current?.querySelector<HTMLElement>("[aria-current=step]");
-    if (nav.current && bead)
-      nav.current.scrollLeft = bead.offsetLeft - (nav.current.clientWidth - bead.clientWidth) / 2;
-  }, [present]);
   return (
-    <Flex
+    <Grid
       as="nav"
-      ref={nav}
       aria-label={label}
-      direction={{ base: "row", lg: "column" }}
-      overflowX={{ base: "auto", lg: "visible" }}
+      // On a narrow screen every bead is in view, its value is not.
+      templateColumns={{ base: "repeat(3, minmax(0, 1fr))", lg: "minmax(0, 1fr)" }}
       gap={{ base: "1", lg: "0.5" }}
       position="relative"
       className="bw-beads"
@@ -49,12 +39,12 @@ export function BeadLine<Id extends string>({ label, beads, present, onGo }: Pro
             aria-current={here ? "step" : undefined}
             onClick={() => onGo(s.id)}
             textAlign="start"
-            gap="3"
+            gap={{ base: "2", lg: "3" }}
             align="center"
-            px="3"
-            py="2"
-            minH="14"
-            minW={{ base: "44", lg: "0" }}
+            px={{ base: "1.5", lg: "3" }}
+            py={{ base: "1", lg: "2" }}
+            minH={{ base: "11", lg: "14" }}
+            minW="0"
             borderRadius="l2"
             borderWidth="1px"
             borderColor={here ? "rule" : "transparent"}
@@ -77,11 +67,11 @@ export function BeadLine<Id extends string>({ label, beads, present, onGo }: Pro
               <Icon size={14} strokeWidth={3} aria-hidden="true" />
             </Flex>
             <Box minW="0" flex="1">
-              <Text as="span" display="block" fontWeight="bold" lineHeight="1.25">
+              <Text as="span" display="block" fontWeight="bold" lineHeight="1.15" fontSize={{ base: "sm", lg: "md" }}>
                 {s.name}
                 <span className="bw-hidden">, {says}</span>
               </Text>
-              <Text as="span" display="block" fontSize="sm" color="soft" truncate>
+              <Text as="span" display="block" fontSize="sm" color="soft" truncate hideBelow="lg">
                 {s.value}
               </Text>
             </Box>
@@ -100,6 +90,6 @@ export function BeadLine<Id extends string>({ label, beads, present, onGo }: Pro
           </Flex>
         );
       })}
-    </Flex>
+    </Grid>
   );
 }

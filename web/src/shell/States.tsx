@@ -10,7 +10,7 @@ export function Notice({ title, inside, children }: { title: string; inside?: bo
     <>
       {!inside && <Header />}
       <Box as={inside ? "div" : "main"} maxW="560px" mx="auto" mt="24" px="6" textAlign="center">
-        <svg width="96" height="64" viewBox="0 0 96 64" aria-hidden="true">
+        <svg width="96" height="64" viewBox="0 0 96 64" aria-hidden="true" className="bw-centred">
           <path d="M0 36h96v28H0z" fill="var(--chakra-colors-shallow)" />
           <path d="M47 8h2v24h-2z" fill="var(--chakra-colors-tip)" />
           <path d="M48 28c6 6 6 14 0 24-6-10-6-18 0-24z" fill="var(--chakra-colors-body)" />

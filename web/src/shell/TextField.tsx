@@ -1,4 +1,5 @@
 import { Input, type InputProps, Textarea } from "@chakra-ui/react";
+import { useLayoutEffect, useRef } from "react";
 import { Labelled } from "./Labelled";
 
 type Props = Omit<InputProps, "id" | "value" | "onChange"> & {
@@ -45,13 +46,31 @@ type LeftProps = Omit<InputProps, "id" | "value" | "onChange"> & {
 
 /** A text, date or hour that is taken when the field is left. */
 export function LeftField({ label, value, onChange, rows, ...rest }: LeftProps) {
+  const area = useRef<HTMLTextAreaElement>(null);
+  const latest = useRef({ value, onChange });
+  latest.current = { value, onChange };
+  // Notes are not lost when what they stand in is closed before they are left, nor the page right after it.
+  useLayoutEffect(() => {
+    const field = area.current;
+    return () => {
+      if (field && field.value !== latest.current.value) latest.current.onChange(field.value);
+    };
+  }, []);
   const onBlur = (e: { currentTarget: { value: string } }) =>
     e.currentTarget.value !== value && onChange(e.currentTarget.value);
   return (
     <Labelled label={label}>
       {(named) =>
         rows ? (
-          <Textarea {...named} className="bw-words" rows={rows} defaultValue={value} key={value} onBlur={onBlur} />
+          <Textarea
+            {...named}
+            ref={area}
+            className="bw-words"
+            rows={rows}
+            defaultValue={value}
+            key={value}
+            onBlur={onBlur}
+          />
         ) : (
           <Input px="2" {...rest} {...named} defaultValue={value} key={value} onBlur={onBlur} />
         )

@@ -13,6 +13,7 @@ export type Quantity =
   | "tip"
   | "thickness"
   | "load"
+  | "capacity"
   | "mass"
   | "temperature"
   | "distance"
@@ -50,14 +51,24 @@ const tidy = (value: number, digits: number) => {
   return Number(text) === 0 ? text.replace("-", "") : text;
 };
 
+const UNBROKEN = "\u00a0";
+
+/** A tip is told to this where nothing more is known of the float. */
+const tipStep = (m: number) => (Math.abs(m) < 0.00095 ? 0.0001 : Math.abs(m) < 0.00475 ? 0.0005 : 0.001);
+
+/** A tip told no finer than it is known; a field shows it as it was typed. */
+export const about = (tip_m: number, step_m = tipStep(tip_m)): string =>
+  `${tidy(Math.round(tip_m / step_m) * step_m * 1000, 1).replace(/\.0$/, "")}${UNBROKEN}mm`;
+
+/** A time of the fall, as it can be counted at the water. */
+export const counts = (time_s: number): string => `${Math.max(1, Math.round(time_s))}${UNBROKEN}s`;
+
 export function feetAndInches(metres: number): string {
   const inches = Math.round(Math.abs(metres) / INCH);
   const sign = metres < 0 && inches > 0 ? "-" : "";
   const feet = Math.floor(inches / 12);
   return feet === 0 ? `${sign}${inches} in` : `${sign}${feet} ft ${inches % 12} in`;
 }
-
-const UNBROKEN = "\u00a0";
 
 /** A quantity with its unit, as a person would read it off their gear; a line never breaks between the two. */
 export const write = (value: number, quantity: Quantity, units: Units): string =>
@@ -85,6 +96,11 @@ function spelt(value: number, quantity: Quantity, units: Units): string {
       return units.mass === "oz"
         ? `${tidy(value / OUNCE, 3)} oz`
         : `${tidy(value * 1000, Math.abs(value) < SMALL_KG ? 3 : 2)} g`;
+    case "capacity":
+      // What limits a float's size is an estimate: two figures are all that is known of it.
+      return units.mass === "oz"
+        ? `${Number((value / OUNCE).toPrecision(2))} oz`
+        : `${Number((value * 1000).toPrecision(2))} g`;
     case "temperature":
       return units.temperature === "F" ? `${tidy(value * 1.8 + 32, 1)} °F` : `${tidy(value, 1)} °C`;
     case "distance":
@@ -114,6 +130,7 @@ function scaleOf(quantity: Quantity, units: Units): { unit: string; scales: Reco
     case "mass":
       return { unit: units.mass === "oz" ? "lb" : "kg", scales: { ...TO_KG, lb: POUND }, what: "a mass" };
     case "load":
+    case "capacity":
       return { unit: units.mass, scales: TO_KG, what: "a mass" };
     case "speed":
       return { unit: units.depth === "ft" ? "ft/s" : "m/s", scales: TO_MS, what: "a speed" };
@@ -138,6 +155,7 @@ const EXAMPLES: Record<Quantity, string> = {
   thickness: "0.16 mm",
   mass: "2 kg",
   load: "1.2 g",
+  capacity: "4 g",
   temperature: "16 °C or 61 °F",
   distance: "12 m or 40 ft",
   speed: "0.6 m/s or 2 ft/s",
@@ -211,6 +229,7 @@ export function say(
 ): string {
   return sentence.replace(/\{(\w+)\}/g, (whole, name: string) => {
     const figure = figures[name];
-    return figure ? write(figure.value, figure.quantity, units) : whole;
+    if (!figure) return whole;
+    return figure.quantity === "tip" ? about(figure.value) : write(figure.value, figure.quantity, units);
   });
 }

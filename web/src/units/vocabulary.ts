@@ -13,6 +13,9 @@ export const word = (term: Term, vocabulary: Vocabulary): string => WORDS[vocabu
 
 export const capital = (text: string): string => text.charAt(0).toUpperCase() + text.slice(1);
 
+/** So many of a thing, in words. */
+export const counted = (n: number, thing: string): string => `${n} ${thing}${n === 1 ? "" : "s"}`;
+
 /** Put a sentence of the core, which is written in the first vocabulary, into another. */
 export function inWords(sentence: string, vocabulary: Vocabulary): string {
   if (vocabulary === "uk") return sentence;

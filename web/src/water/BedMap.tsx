@@ -1,8 +1,10 @@
 import { Box } from "@chakra-ui/react";
 import type { Picture, Survey } from "../api/client";
 import { colour } from "../scene/colour";
+import { rulerStep } from "../scene/scale";
 import { useSize } from "../shell/useSize";
-import { type Units, write } from "../units/quantity";
+import { FOOT_M, type Units, write } from "../units/quantity";
+import { contoursOf } from "./contours";
 
 type Props = { picture: Picture; survey: Survey; units: Units };
 
@@ -24,7 +26,14 @@ export function BedMap({ picture, survey, units }: Props) {
   const y = (out: number) => height - 34 - out * scale;
   const depths = picture.map.map((c) => level - c.bed_m);
   const deepest = Math.max(0.1, ...depths);
-  const pitch = pitchOf(picture.map.map((c) => c.right_m)) * scale + 0.6;
+  const pitchM = pitchOf(picture.map.map((c) => c.right_m));
+  const pitch = pitchM * scale + 0.6;
+  const unitM = units.depth === "ft" ? FOOT_M : 1;
+  const contours = contoursOf(
+    picture.map.map((c, i) => ({ right_m: c.right_m, out_m: c.out_m, depth_m: depths[i] ?? 0 })),
+    pitchM,
+    rulerStep((deepest - Math.min(deepest, ...depths)) / unitM, 5) * unitM,
+  );
   const { distance_m, bearing_deg } = survey.session;
   const here = { right: distance_m * Math.sin(turn(bearing_deg)), out: distance_m * Math.cos(turn(bearing_deg)) };
   const rings = ringsOf(reach);
@@ -48,6 +57,30 @@ export function BedMap({ picture, survey, units }: Props) {
             fill={`color-mix(in oklab, ${colour("deep")} ${Math.round((100 * (depths[i] ?? 0)) / deepest)}%, ${colour("shallow")})`}
           />
         ))}
+        {contours.map((c) => (
+          <path
+            key={c.depth_m}
+            d={c.segments.map(({ a, b }) => `M${x(a[0])} ${y(a[1])} L${x(b[0])} ${y(b[1])}`).join(" ")}
+            fill="none"
+            stroke={colour("ondeep")}
+            strokeWidth="1.3"
+            opacity="0.8"
+          />
+        ))}
+        {contours.map((c) => {
+          // To the right: the rings are labelled to the left.
+          const middle = [...c.segments].sort((p, q) => p.a[0] - q.a[0])[Math.floor(0.8 * c.segments.length)];
+          return (
+            middle && (
+              <Tag
+                key={c.depth_m}
+                x={x(middle.a[0]) - 16}
+                y={y(middle.a[1]) + 5}
+                text={`${Number((c.depth_m / unitM).toFixed(1))} ${units.depth}`}
+              />
+            )
+          );
+        })}
         {rings.map((r) => (
           <g key={r}>
             <circle cx={x(0)} cy={y(0)} r={r * scale} fill="none" stroke={colour("edge")} strokeDasharray="3 5" />

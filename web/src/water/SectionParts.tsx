@@ -10,10 +10,20 @@ type Drawn = { picture: Picture; frame: Frame; level: number };
 export function Bed({ picture, frame, level }: Drawn) {
   const columns = picture.section?.columns ?? [];
   const { x, y, width, height } = frame;
-  const path = (of: (c: (typeof columns)[number]) => number, back = false) =>
-    (back ? [...columns].reverse() : columns)
-      .map((c) => `${x(c.distance_m).toFixed(1)} ${y(level - of(c)).toFixed(1)}`)
-      .join(" L");
+  const path = (of: (c: (typeof columns)[number]) => number) =>
+    columns.map((c) => `${x(c.distance_m).toFixed(1)} ${y(level - of(c)).toFixed(1)}`).join(" L");
+  // Half the band, measured across the slope as it is drawn: straight up it would tower over a steep one.
+  const doubt = columns.map((c, i) => {
+    const [a, b] = [columns[Math.max(0, i - 1)] ?? c, columns[Math.min(columns.length - 1, i + 1)] ?? c];
+    const [along, down] = [x(b.distance_m) - x(a.distance_m), y(level - b.bed_m) - y(level - a.bed_m)];
+    const flat = along / Math.max(1e-6, Math.hypot(along, down));
+    const half = 0.5 * Math.abs(y(level - c.low_m) - y(level - c.high_m)) * flat;
+    return { x: x(c.distance_m), up: y(level - c.bed_m) - half, down: y(level - c.bed_m) + half };
+  });
+  const band = [
+    ...doubt.map((d) => `${d.x.toFixed(1)} ${d.up.toFixed(1)}`),
+    ...[...doubt].reverse().map((d) => `${d.x.toFixed(1)} ${d.down.toFixed(1)}`),
+  ].join(" L");
   const right = x(columns.at(-1)?.distance_m ?? 0);
   return (
     <g>
@@ -34,7 +44,7 @@ export function Bed({ picture, frame, level }: Drawn) {
         d={`M${path((c) => c.bed_m)} L${width} ${y(level - (columns.at(-1)?.bed_m ?? 0))} L${width} ${height} L0 ${height} L0 ${y(level - (columns[0]?.bed_m ?? 0))} Z`}
         fill={colour("bed")}
       />
-      <path d={`M${path((c) => c.high_m)} L${path((c) => c.low_m, true)} Z`} fill="url(#swim-doubt)" />
+      {columns.length > 1 && <path d={`M${band} Z`} fill="url(#swim-doubt)" />}
       <path d={`M${path((c) => c.bed_m)}`} fill="none" stroke={colour("ink")} strokeWidth="1.6" />
       {right < width && (
         <rect x={right} y={y(0)} width={width - right} height={height - y(0)} fill={colour("card")} opacity="0.25" />

@@ -27,7 +27,7 @@ type Grips = {
 };
 
 /** Depth below the present surface; a sounding keeps the depth of its own level. */
-const drawnDepth = (s: Sounding, level: number) => level - s.level_m + s.depth_m;
+export const depthAt = (s: Sounding, level: number) => level - s.level_m + s.depth_m;
 
 /** Every sounding of the line: drag it up or down, or use the arrow keys, to correct it; left and right go to
  * the next one; Delete takes it out. */
@@ -45,7 +45,7 @@ export function SoundingHandles(props: Props) {
           key={s.id}
           sounding={s}
           x={frame.x(s.distance_m)}
-          y={frame.y(drawnDepth(s, level))}
+          y={frame.y(depthAt(s, level))}
           half={frame.y(s.half_m) - frame.y(0)}
           chosen={s.id === selected}
           reached={s.id === stop}
@@ -78,7 +78,7 @@ function useGrips(props: Props): Grips {
         const { frame, level, onSelect } = latest.current;
         e.currentTarget.setPointerCapture(e.pointerId);
         onSelect(s.id, true);
-        grip.current = { id: s.id, offset: frame.y(drawnDepth(s, level)) - e.clientY, began: false, y0: e.clientY };
+        grip.current = { id: s.id, offset: frame.y(depthAt(s, level)) - e.clientY, began: false, y0: e.clientY };
       },
       move: (s, e) => {
         const g = grip.current;

@@ -125,7 +125,7 @@ def _caution(spot: Plumbing, interval: Interval) -> tuple[float, str]:
     if lean <= LEAN_CAUTION_M:
         return lean, ""
     in_reach = spot.distance_m <= _ROD_REACH_M and not spot.setup.held
-    held = "Hold the rod tip straight above the float, or plumb" if in_reach else ""
+    held = "Read it with the line nearly plumb, as the float passes over, or plumb" if in_reach else ""
     return lean, (
         "Current and wind lean the line over: it loses about {lean}, and half of that is doubtful. "
         f"{held or 'Plumb'} with a larger float or from slower water."

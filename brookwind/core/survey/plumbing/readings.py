@@ -7,6 +7,7 @@ from typing import Annotated, Literal, TypeAlias
 from pydantic import Field
 
 from brookwind.core.floats.spec import FloatSpec
+from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.frozen import Frozen
 from brookwind.core.moment import Moment
 from brookwind.core.rig.components import PieceId
@@ -104,8 +105,11 @@ class Setup(Frozen):
     """Mass of the plummet, taken as lead. [kg] Editable default."""
     wanted_tip_m: float = Field(default=0.005, gt=0, le=0.5)
     sliding: bool = False
+    read: Literal["plumb", "taut"] = "plumb"
+    """The line is held nearly plumb as the float passes over the plummet or is checked above it; or the plummet holds a
+    float that leans on its line, as far out."""
     held: bool = False
-    """Rod or pole tip is held straight above the float and takes the push of current and wind on it."""
+    """Read taut, the rod or pole tip is held straight above the float and takes the push of current and wind on it."""
     line_diameter_m: float = Field(default=0.00018, ge=0.00003, le=0.002)
     line: Literal["nylon", "fluorocarbon", "braid"] = "nylon"
     surface_m_s: float = Field(default=0.0, ge=0, le=4)
@@ -119,6 +123,12 @@ class Setup(Frozen):
     """Standard error of a setting measured at the water. [m] Editable default."""
     bed_scatter_m: float = Field(default=0.015, ge=0.0, le=0.5)
     """Standard difference of the bed from one landing of the plummet to the next. [m] Editable default."""
+
+    @property
+    def slides(self) -> bool:
+        """The float runs up to a stop: it is said so, or its type does nothing else."""
+        kind = FLOAT_TYPE.get(self.spec.type)
+        return self.sliding or (kind is not None and kind.slides)
 
 
 class Plumbing(Frozen):

@@ -27,6 +27,10 @@ Array = NDArray[np.float64]
 _YOUNG_PA = {"nylon": 2.0e9, "fluorocarbon": 2.5e9, "braid": 30.0e9}
 """Stiffness of the line. [Pa] Source: Brandrup and Immergut, Polymer Handbook; braid an editable default."""
 
+PLUMB_LEAN = 0.01
+"""Held nearly plumb the line still leans, and loses this share of its length. Editable default: a lean of 8 degrees."""
+PLUMB_DOUBT = 0.015
+"""Standard error of that share. Editable default."""
 LEAN_DOUBT = 0.5
 """Standard error of the lean estimate as a share of it. Editable default: the profile is not known."""
 
@@ -73,7 +77,8 @@ def response(setup: Setup, setting_m: float) -> Response:
     """What the float does near one setting.
 
     With the plummet on the bed and the line taut, the float is held down: d = a(t) + S (1 + e) - lean(T), with the
-    line's pull T = P(t) - carried. As the setting grows the tip rises one for one until nothing pulls any more.
+    line's pull T = P(t) - carried; read nearly plumb, next to nothing is lost to the lean. As the setting grows the tip
+    rises one for one until nothing pulls any more.
 
     setup: the tackle and conditions.
     setting_m: length of line between plummet and float. [m]
@@ -91,26 +96,32 @@ def response(setup: Setup, setting_m: float) -> Response:
     # The last bit of pull before the line is slack: in a current the line sags there without limit.
     pulls = np.maximum(pulls, 0.02 * pulls[0])
     attach = body.length_m - tips - body.setting_from_m
-    frontal = body.mean_width_m * body.length_m
-    lean = lost_to_lean_m(
-        setting_m,
-        setup.line_diameter_m,
-        pulls,
-        0.0 if setup.held else float_load_n(frontal, setup.surface_m_s, setup.wind_m_s, water),
-        Flow(depth_m=setting_m, surface_m_s=setup.surface_m_s),
-        fluid_of(setup.temperature_c, setup.salinity),
-    )
+    lean, doubt = _lean(setup, setting_m, body, pulls, water)
     stretch = setting_m * pulls / (_YOUNG_PA[setup.line] * pi / 4.0 * setup.line_diameter_m**2)
     usual = float(np.interp(min(setup.wanted_tip_m, highest), tips, lean))
-    error = (setup.setting_error_m**2 + setup.bed_scatter_m**2 + (LEAN_DOUBT * usual) ** 2) ** 0.5
+    off = LEAN_DOUBT * usual if doubt is None else doubt
+    error = (setup.setting_error_m**2 + setup.bed_scatter_m**2 + off**2) ** 0.5
     return Response(
         x_m=np.maximum.accumulate(lean - stretch - attach) + 1e-9 * np.arange(_TIPS),
         tip_m=tips,
         lies=carried < least,
-        sliding=setup.sliding,
+        sliding=setup.slides,
         error_m=error,
         lean_m=usual,
     )
+
+
+def _lean(setup: Setup, setting_m: float, body: FloatBody, pulls: Array, water: float) -> tuple[Array, float | None]:
+    """Line lost to the lean at each pull, and its standard error where that is not a share of it. [m]"""
+    if setup.read == "plumb":
+        moves = setup.surface_m_s > 0.0 or setup.wind_m_s > 0.0
+        share = setting_m if moves else 0.0
+        return np.full_like(pulls, PLUMB_LEAN * share), PLUMB_DOUBT * share
+    frontal = body.mean_width_m * body.length_m
+    pushed = 0.0 if setup.held else float_load_n(frontal, setup.surface_m_s, setup.wind_m_s, water)
+    flow = Flow(depth_m=setting_m, surface_m_s=setup.surface_m_s)
+    viscous = fluid_of(setup.temperature_c, setup.salinity)
+    return lost_to_lean_m(setting_m, setup.line_diameter_m, pulls, pushed, flow, viscous), None
 
 
 def _slack_tip(body: FloatBody, carried_n: float, water: float) -> float:

@@ -6,7 +6,7 @@ import { api, type Fall, type Rig } from "../../api/client";
 import { ofTab, readAs } from "../../document/storage";
 import { Button } from "../../shell/Button";
 import { useSize } from "../../shell/useSize";
-import { write } from "../../units/quantity";
+import { counts, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { type Drawing, FallDrawing } from "./FallDrawing";
 import { endOf } from "./frames";
@@ -178,19 +178,30 @@ function Transport({ playing, end, onToggle, clock, scrub, onScrub, children }: 
 
 const RISK = { low: "little risk of a tangle", some: "it may tangle", high: "likely to tangle" } as const;
 
+const AT_ONCE_S = 0.5;
+
 /** What the fall comes to, in two lines. */
 function Says({ fall, flows, other }: { fall: Fall; flows: boolean; other: Fall | null }) {
   const { units } = useSettings();
-  const at = (s: number | null | undefined) => (s == null ? "not in the time given" : write(s, "time", units));
+  const at = (s: number | null | undefined) => (s == null ? "not in the time given" : counts(s));
+  // In the order in which they happen.
+  const steps: [string, number | null][] = [
+    ["stop reached", fall.to_stop_s ?? Number.NaN],
+    ["stands", fall.to_cock_s],
+    ...fall.told.filter((s) => s.what !== "bait").map((s): [string, number | null] => [s.says, s.time_s]),
+  ];
   const facts = [
-    fall.to_stop_s != null && `stop reached ${at(fall.to_stop_s)}`,
-    `stands ${at(fall.to_cock_s)}`,
+    ...steps
+      .filter(([, s]) => !Number.isNaN(s))
+      .sort(([, a], [, b]) => (a ?? Number.POSITIVE_INFINITY) - (b ?? Number.POSITIVE_INFINITY))
+      .map(([what, s]) =>
+        s == null ? `${what} ${at(s)}` : s < AT_ONCE_S ? `${what} at once` : `${what} after ${at(s)}`,
+      ),
     fall.last_metre_m_s != null && `falls the last metre at ${write(fall.last_metre_m_s, "speed", units)}`,
     RISK[fall.risk],
     ...fall.feed.map(
       (f) =>
-        f.ahead_s != null &&
-        `${f.name} ${write(Math.abs(f.ahead_s), "time", units)} ${f.ahead_s > 0 ? "before" : "after"} the bait`,
+        f.ahead_s != null && `${f.name} ${counts(Math.abs(f.ahead_s))} ${f.ahead_s > 0 ? "before" : "after"} the bait`,
     ),
   ].filter(Boolean);
   return (

@@ -32,6 +32,7 @@ export function wishOf(t: Throw, flows: boolean): Partial<FallWish> {
     run_m: flows && !t.pinned ? t.runM : null,
     feed: t.feed ? [t.feed] : [],
     feed_after_s: t.feedAfterS,
+    to_still: true,
   };
 }
 

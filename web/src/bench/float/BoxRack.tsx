@@ -75,7 +75,16 @@ export function BoxRack({ window, present, onPut, onLight, units }: Props) {
                 />
               </svg>
               <span className="bw-hidden">{`Put on ${markSays(m, units)}`}</span>
-              <Text as="span" aria-hidden="true" fontWeight="bold" fontSize="sm" maxW="full" truncate px="0.5">
+              <Text
+                as="span"
+                aria-hidden="true"
+                fontWeight="bold"
+                fontSize="xs"
+                lineHeight="1.15"
+                minH="7"
+                px="0.5"
+                textAlign="center"
+              >
                 {m.label}
               </Text>
               <Flex

@@ -3,6 +3,7 @@ import type { Conditions } from "../../api/client";
 import { QuantityField } from "../../shell/QuantityField";
 import type { Quantity } from "../../units/quantity";
 import { useHere } from "../here";
+import { movesHow } from "../movesHow";
 import { problemAt } from "../problemAt";
 import { FromSwim } from "./FromSwim";
 
@@ -18,12 +19,11 @@ const FIELDS: Field[] = [
   { name: "current_m_s", label: "Current on top", quantity: "speed" },
   { name: "wind_m_s", label: "Wind", quantity: "speed" },
   { name: "fetch_m", label: "Open water upwind", quantity: "distance" },
-  { name: "rod_most_kg", label: "Rod casts up to", quantity: "load" },
 ];
 
 /** What the float has to cope with, and what is put up with. */
 export function ConditionsFields({ pullN }: Props) {
-  const { bench, answer } = useHere();
+  const { bench, answer, catalogue } = useHere();
   const { rig } = bench;
   const { conditions } = rig;
   const { limits } = conditions;
@@ -45,7 +45,13 @@ export function ConditionsFields({ pullN }: Props) {
       {rig.water.swim && <FromSwim swimId={rig.water.swim} onTake={set} />}
       <Grid templateColumns="1fr 1fr" gap="3" alignItems="end">
         {FIELDS.map((f) =>
-          field(f.label, f.name, conditions[f.name] as number, f.quantity, (v) => set({ [f.name]: v })),
+          field(
+            f.name === "current_m_s" ? movesHow(rig, catalogue) : f.label,
+            f.name,
+            conditions[f.name] as number,
+            f.quantity,
+            (v) => set({ [f.name]: v }),
+          ),
         )}
       </Grid>
       <label>
@@ -63,6 +69,27 @@ export function ConditionsFields({ pullN }: Props) {
             set({ wave_period_s: v }),
           )}
         </Grid>
+      )}
+      {conditions.tackle === "rod" && (
+        <>
+          <label>
+            <input
+              type="checkbox"
+              checked={conditions.rod_most_kg != null}
+              onChange={(e) => set({ rod_most_kg: e.currentTarget.checked ? 0.03 : null })}
+            />{" "}
+            My rod casts only so much
+          </label>
+          {conditions.rod_most_kg != null && (
+            <Box>
+              {field("Rod casts up to", "rod_most_kg", conditions.rod_most_kg, "load", (v) => set({ rod_most_kg: v }))}
+              <Text fontSize="sm" color="soft">
+                As printed on it. Usual: 5 to 25 g for light float rods, 20 to 60 g for stout ones, 50 to 150 g for sea
+                and predator rods.
+              </Text>
+            </Box>
+          )}
+        </>
       )}
       <label>
         <input

@@ -20,7 +20,15 @@ export function useBoxFloat(item: string | null | undefined) {
   /** Put a float in the box; its new name there, or null when it was refused. */
   const add = async (spec: FloatSpec, label: string): Promise<string | null> => {
     const name = `float-${crypto.randomUUID().replaceAll("-", "").slice(0, 10)}`;
-    const made = { kind: "float" as const, item: name, label: label || spec.type, spec, tube: null, count: 1 };
+    const made = {
+      kind: "float" as const,
+      item: name,
+      label: label || spec.type,
+      spec,
+      tube: null,
+      notes: "",
+      count: 1,
+    };
     return (await attempt(() => api.createBoxItem(made))) ? name : null;
   };
   return { stock, failed, keep, add };

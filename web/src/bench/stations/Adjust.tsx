@@ -5,7 +5,7 @@ import { type Adjusted, api, type FloatStock, Refusal } from "../../api/client";
 import { inFlow } from "../../scene/flow";
 import { Button } from "../../shell/Button";
 import { QuantityField } from "../../shell/QuantityField";
-import { say, write } from "../../units/quantity";
+import { about, say, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { useHere } from "../here";
 
@@ -29,13 +29,13 @@ export function Adjust() {
     }
   };
   const look = () => attempt(async () => setFound(await api.adjust(bench.rig, seen)));
-  const keep = () =>
+  const keep = (tip_m: number) =>
     attempt(async () => {
       const float = bench.rig.components.find((c) => c.kind === "float");
       const item = float && "item" in float ? float.item : null;
       const stock = box.find((b): b is FloatStock => b.kind === "float" && b.item === item);
       const at = new Date().toISOString();
-      const kept = await api.observe({ rig: bench.rig, seen_tip_m: seen ?? shown, at, test: stock?.tube ?? null });
+      const kept = await api.observe({ rig: bench.rig, seen_tip_m: tip_m, at, test: stock?.tube ?? null });
       if (stock) {
         const now = (await api.box()).find((k) => k.fields.item === stock.item);
         if (now) await api.updateBoxItem(stock.item, now.version, { ...stock, spec: kept.spec, tube: kept.test });
@@ -66,8 +66,15 @@ export function Adjust() {
         />
         <Flex gap="2" wrap="wrap">
           <Button onClick={look}>What to change</Button>
-          <Button variant="quiet" disabled={seen === null} onClick={keep}>
+          <Button variant="quiet" disabled={seen === null} onClick={() => void keep(seen ?? shown)}>
             Keep as a reading of the float
+          </Button>
+          <Button
+            variant="quiet"
+            title={`It shows the ${write(bench.rig.aim.tip_m, "tip", units)} that are wanted, whatever its label says`}
+            onClick={() => void keep(bench.rig.aim.tip_m)}
+          >
+            This shot already sits right
           </Button>
         </Flex>
         <Box aria-live="polite">
@@ -79,7 +86,7 @@ export function Adjust() {
           return (
             <Flex key={what} gap="2" align="center" justify="space-between" fontSize="sm">
               <Text>
-                {what}: {write(o.tip_m, "tip", units)} of tip
+                {what}: {about(o.tip_m)} of tip
               </Text>
               <Button
                 size="sm"

@@ -54,6 +54,16 @@ export function Asking() {
           <option value="no">no shot on it</option>
           <option value="yes">shot allowed</option>
         </Choice>
+        <Choice
+          label="Bulk goes"
+          value={String(asked.bulk ?? "")}
+          onChange={(b) => onAsked({ ...asked, bulk: b ? Number(b) : null })}
+        >
+          <option value="">as usual</option>
+          <option value="0.2">at four fifths of the depth</option>
+          <option value="0.3333">at two thirds of the depth</option>
+          <option value="0.5">at half the depth</option>
+        </Choice>
       </Grid>
       {shot && (
         <Button

@@ -6,6 +6,7 @@ import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { FromSwim } from "../float/FromSwim";
 import { useHere } from "../here";
+import { movesHow } from "../movesHow";
 import { problemAt } from "../problemAt";
 
 /** A usual and a rough or smooth bed, by how fast the current slows towards it. */
@@ -19,7 +20,7 @@ const PROFILES = {
 
 /** The current the rig is fished in: on top, towards the bed, and what pulls the float besides. */
 export function CurrentFields() {
-  const { bench, answer } = useHere();
+  const { bench, answer, catalogue } = useHere();
   const { rig } = bench;
   const c = rig.conditions;
   const set = (part: Partial<Conditions>) => bench.put({ ...rig, conditions: { ...c, ...part } });
@@ -37,7 +38,7 @@ export function CurrentFields() {
       {rig.water.swim && <FromSwim swimId={rig.water.swim} onTake={set} />}
       <Grid templateColumns="1fr 1fr" gap="3" alignItems="start">
         <QuantityField
-          label="Current on top"
+          label={movesHow(rig, catalogue)}
           name={`${rig.id}-current`}
           value={speeds[0]?.speed_m_s ?? c.current_m_s}
           quantity="speed"

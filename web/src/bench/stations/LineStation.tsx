@@ -7,11 +7,11 @@ import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { capital, word } from "../../units/vocabulary";
 import { useHere } from "../here";
+import { OnTheLine } from "../line/OnTheLine";
 import { problemAt } from "../problemAt";
 import type { Station } from "../station";
 import { TackleField } from "../TackleField";
 import { LineRow } from "./LineRow";
-import { OnTheLine } from "./OnTheLine";
 import { RunsThrough } from "./RunsThrough";
 import { Schools } from "./Schools";
 

@@ -2,11 +2,13 @@ import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
 import { Scale } from "lucide-react";
 import { useState } from "react";
 import type { Evaluation, ShotStock } from "../../api/client";
+import { Starters } from "../../box/Starters";
+import { useBox } from "../../box/useBox";
 import { patternsOf } from "../../method/patterns";
 import { inFlow } from "../../scene/flow";
 import { Button } from "../../shell/Button";
 import { Choice, options } from "../../shell/Choice";
-import { type Units, write } from "../../units/quantity";
+import { about, type Units, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { useHere } from "../here";
 import type { Look, Station } from "../station";
@@ -14,7 +16,6 @@ import { Adjust } from "./Adjust";
 import { Asking } from "./Asking";
 import { LedgerTable } from "./LedgerTable";
 import { Proposals } from "./Proposals";
-import { StarterTray } from "./StarterTray";
 
 function LoadStation() {
   const { bench, answer, catalogue, box, selected, metal, onMetal, onBalance, own } = useHere();
@@ -30,7 +31,7 @@ function LoadStation() {
     return (
       <Stack gap="4">
         {answer.evaluation && <Gate evaluation={answer.evaluation} units={units} />}
-        <StarterTray catalogue={catalogue} />
+        <StarterBox />
         {answer.evaluation && <LedgerTable entries={answer.evaluation.ledger} units={units} />}
       </Stack>
     );
@@ -140,7 +141,7 @@ function TrayCell({ shot, onRig, onPinch }: { shot: ShotStock; onRig: number; on
 
 /** What the float carries against the gate for the wanted tip. */
 function Gate({ evaluation, units }: { evaluation: Evaluation; units: Units }) {
-  const { wanted_kg, gate_kg, sinking_kg } = evaluation.afloat;
+  const { wanted_kg, gate_kg, sinking_kg, lifted_tip_m, tip_m, tip_step_m } = evaluation.afloat;
   const { carried_kg } = inFlow(evaluation).afloat;
   const full = Math.max(sinking_kg, carried_kg, 1e-9);
   const share = (kg: number) => `${(100 * Math.max(0, Math.min(1, kg / full))).toFixed(2)}%`;
@@ -185,7 +186,9 @@ function Gate({ evaluation, units }: { evaluation: Evaluation; units: Units }) {
         )}
       </Box>
       <Text fontSize="sm" color="soft">
-        The orange gate is the wanted tip give or take 1 mm; the bar ends where the float goes under.
+        The orange gate is what counts as the wanted tip; the bar ends where the float goes under.
+        {lifted_tip_m != null &&
+          ` Resting ${about(tip_m, tip_step_m)}, lifted ${lifted_tip_m > 0 ? about(lifted_tip_m, tip_step_m) : "under"}.`}
       </Text>
     </Box>
   );
@@ -195,6 +198,11 @@ function loadValue({ evaluation, units }: Look): string {
   if (!evaluation) return "…";
   const { carried_kg, wanted_kg } = inFlow(evaluation).afloat;
   return `${write(carried_kg, "load", units)} of ${wanted_kg === null ? "none" : write(wanted_kg, "load", units)}`;
+}
+
+/** For a box without shot: something to balance with. */
+function StarterBox() {
+  return <Starters state={useBox()} />;
 }
 
 export const LOAD: Station = {

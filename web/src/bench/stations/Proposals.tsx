@@ -2,18 +2,16 @@ import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, type Offer, type Offers, Refusal, sentenceOf } from "../../api/client";
 import { Button } from "../../shell/Button";
-import { say, write } from "../../units/quantity";
+import { about, counts, say } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
+import { counted } from "../../units/vocabulary";
 import { useHere } from "../here";
 import { PatternMark } from "./PatternMark";
 import { Sure } from "./Sure";
 
-const TOLERANCE_M = 0.002;
-
 /** Ways to balance the rig that differ in kind: looked at on the scene first, then taken. */
 export function Proposals() {
   const { bench, trying, onTry, wish } = useHere();
-  const { units } = useSettings();
   const { rig } = bench;
   const found = useQuery({
     queryKey: ["offers", rig.water, rig.aim, rig.conditions, rig.components, wish],
@@ -21,7 +19,7 @@ export function Proposals() {
     placeholderData: keepPreviousData,
     gcTime: 10_000,
     retry: false,
-    queryFn: (): Promise<Offers> => api.offers(rig, wish, TOLERANCE_M),
+    queryFn: (): Promise<Offers> => api.offers(rig, wish),
   });
   const offered = found.isPlaceholderData ? undefined : found.data?.offers;
   // The falls take longer than the choice of shot: they are put in when they are there.
@@ -76,7 +74,7 @@ export function Proposals() {
           <Stack as="ul" className="bw-plain" gap="1" fontSize="sm">
             {found.data?.relaxed.map((r) => (
               <li key={r.constraint + r.says}>
-                {r.says} Then {write(Math.abs(r.error_m), "tip", units)} off.
+                {r.says} Then {about(Math.abs(r.error_m))} off.
               </li>
             ))}
           </Stack>
@@ -123,10 +121,10 @@ function Row({ offer, fallS, looked, stale, onTry, onTake }: RowProps) {
           </Text>
           <Text fontSize="sm">{p.summary}</Text>
           <Text fontSize="sm" color="soft">
-            {off < 5e-5 ? "tip as wanted" : `${write(off, "tip", units)} ${p.error_m > 0 ? "more" : "less"} tip`} ·{" "}
-            {p.pieces} pieces
-            {fallS === null ? "" : ` · at depth in ${write(fallS, "time", units)}`}
-            {p.proved ? "" : ` · may be bettered by ${write(p.off_by_m, "tip", units)}`}
+            {off < 5e-4 ? "tip as wanted" : `${about(off)} ${p.error_m > 0 ? "more" : "less"} tip`} ·{" "}
+            {counted(p.pieces, "piece")}
+            {fallS === null ? "" : ` · at depth in ${counts(fallS)}`}
+            {p.proved ? "" : ` · may be bettered by ${about(p.off_by_m)}`}
           </Text>
           {offer.kind === "asked" && offer.sureness && <Sure sureness={offer.sureness} />}
         </Box>

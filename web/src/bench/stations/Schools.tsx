@@ -6,8 +6,9 @@ import { api, type Comparison } from "../../api/client";
 import { purposeOf } from "../../method/purpose";
 import { Button } from "../../shell/Button";
 import { Choice, options } from "../../shell/Choice";
-import { say, write } from "../../units/quantity";
+import { about, counts, say, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
+import { counted } from "../../units/vocabulary";
 import type { BenchState } from "../useBench";
 
 type Side = Comparison["sides"][number];
@@ -84,12 +85,12 @@ function SideCard({ side, onTie }: { side: Side; onTie: () => void }) {
       </Flex>
       {f && (
         <Text fontSize="sm" mt="1">
-          Tip {write(f.tip_m, "tip", units)}
+          Tip {about(f.tip_m)}
           {f.tip_low_m !== null && f.tip_high_m !== null
             ? ` (${(f.tip_low_m * 1000).toFixed(0)} to ${(f.tip_high_m * 1000).toFixed(0)})`
             : ""}
-          , {f.fall_s === null ? "not down within a minute" : `down in about ${write(f.fall_s, "time", units)}`},{" "}
-          {f.pieces} pieces,{" "}
+          , {f.fall_s === null ? "not down within a minute" : `down in about ${counts(f.fall_s)}`},{" "}
+          {counted(f.pieces, "piece")},{" "}
           {f.folds === 0 ? "nothing to fold back" : `${f.folds} ${f.folds === 1 ? "place" : "places"} that can tangle`},
           setting {write(f.setting_m, "line", units)}.
         </Text>

@@ -1,9 +1,10 @@
 import { Box, Stack, Text } from "@chakra-ui/react";
 import { MoveVertical } from "lucide-react";
-import { type StopAnswer, sentenceOf } from "../../api/client";
+import { type MovingStop, type StopAnswer, sentenceOf } from "../../api/client";
 import { Button } from "../../shell/Button";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
+import { word } from "../../units/vocabulary";
 import { useHere } from "../here";
 import type { Station } from "../station";
 import { CurrentFields } from "./CurrentFields";
@@ -76,6 +77,20 @@ function StopStation() {
   );
 }
 
+/** What is measured at the water: the stop over a tape to the lead or swivel; the leader is a known length. */
+function ToTheLead({ setting_m }: { setting_m: number }) {
+  const { answer } = useHere();
+  const { units, vocabulary } = useSettings();
+  const leader_m = answer.evaluation?.leader_m ?? 0;
+  if (leader_m <= 0) return null;
+  return (
+    <Text fontSize="sm" color="soft" data-testid="to-the-lead">
+      To the {word("hooklength", vocabulary)}’s knot {write(setting_m - leader_m, "line", units)}, and{" "}
+      {write(leader_m, "line", units)} of {word("hooklength", vocabulary)}.
+    </Text>
+  );
+}
+
 type SettingProps = {
   says: string;
   stop: { wanted_m: number; now_m: number; slide_m: number; is_set: boolean };
@@ -95,6 +110,7 @@ function Setting({ says, stop }: SettingProps) {
         <Text fontFamily="heading" fontSize="4xl" fontWeight="bold" lineHeight="1.1" data-testid="setting">
           {length(stop.wanted_m)}
         </Text>
+        <ToTheLead setting_m={stop.wanted_m} />
         <Text fontWeight="semibold" color={stop.is_set ? "reed" : "brass"}>
           {stop.is_set
             ? "It is set so."
@@ -135,6 +151,17 @@ function SettingInCurrent({ answer, failed }: InCurrentProps) {
   const { stop, problem } = answer;
   if (!stop) return <Text role="alert">{problem ? sentenceOf(problem) : ""}</Text>;
   const laid = stop.hook_height_wanted_m < 0;
+  if (stop.steps.length > 0)
+    return (
+      <Stack gap="4">
+        <Setting says="The lead touches and the float leans as wanted at" stop={stop} />
+        <Steps stop={stop} />
+        <Why>
+          A dragging rig is set by its float, not by a height: shallow, it stands straight; with more line it leans
+          downstream and slows as the lead ticks along the bed. A lean of 10 to 25 degrees is right.
+        </Why>
+      </Stack>
+    );
   return (
     <Stack gap="4">
       <Setting says="In this current it should be set to" stop={stop} />
@@ -156,6 +183,59 @@ function SettingInCurrent({ answer, failed }: InCurrentProps) {
         bait's, and the float's, until every force balances. The setting is moved until the hook is at its height.
       </Why>
     </Stack>
+  );
+}
+
+/** How the setting of a dragging rig is found at the water: what the float shows on the way. */
+function Steps({ stop }: { stop: MovingStop }) {
+  const { bench } = useHere();
+  const { units } = useSettings();
+  const { aim } = bench.rig;
+  const [first] = stop.steps;
+  return (
+    <Box>
+      <table className="bw-table" aria-label="What the float shows">
+        <thead>
+          <tr>
+            <th scope="col">Setting</th>
+            <th scope="col">The float</th>
+            <th scope="col">The lead</th>
+          </tr>
+        </thead>
+        <tbody>
+          {stop.steps.map((s) => (
+            <tr key={s.setting_m} aria-current={Math.abs(s.setting_m - stop.wanted_m) < 0.001 ? "step" : undefined}>
+              <td>
+                {write(s.setting_m, "line", units)}
+                {first && s !== first && s.setting_m <= stop.wanted_m + 0.001 && (
+                  <Text as="span" color="soft" fontSize="sm">
+                    {" "}
+                    +{write(s.setting_m - (stop.steps[stop.steps.indexOf(s) - 1] ?? s).setting_m, "line", units)}
+                  </Text>
+                )}
+              </td>
+              <td>{s.lean_deg < 8 ? "stands straight" : `leans ${write(s.lean_deg, "angle", units)}`}</td>
+              <td>{s.touches ? "touches" : "hangs clear"}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <Box mt="3">
+        <label className="bw-label" htmlFor="lean">
+          Lean wanted: {write(aim.lean_deg ?? 15, "angle", units)}
+        </label>
+        <input
+          id="lean"
+          type="range"
+          min="10"
+          max="25"
+          step="1"
+          value={aim.lean_deg ?? 15}
+          style={{ width: "100%", minHeight: 32, accentColor: "var(--chakra-colors-reed)" }}
+          onChange={(e) => bench.put({ ...bench.rig, aim: { ...aim, lean_deg: Number(e.target.value) } })}
+        />
+      </Box>
+    </Box>
   );
 }
 

@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Sureness } from "../../api/client";
-import { say, write } from "../../units/quantity";
+import { about, say } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 
 const PARTS = [
@@ -21,15 +21,14 @@ export function Sure({ sureness }: { sureness: Sureness }) {
         ))}
       </Flex>
       <Text fontSize="sm" color="soft" mt="1">
-        {PARTS.map(([id, name]) => `${name} ${Math.round(100 * sureness.tied[id])} %`).join(" · ")}
+        {PARTS.map(([id, name]) => `${name} ${Math.round(100 * sureness.tied[id])}\u00a0%`).join(" · ")}
       </Text>
       <Text fontSize="sm" mt="1">
         {say(sureness.says, sureness.figures ?? {}, units)}
       </Text>
       {sureness.trims.length > 0 && (
         <Text fontSize="sm" mt="1">
-          To trim, carry{" "}
-          {sureness.trims.map((t) => `${t.label} ${t.says} (${write(t.moves_m, "tip", units)} each)`).join(", ")}.
+          To trim, carry {sureness.trims.map((t) => `${t.label} ${t.says} (${about(t.moves_m)} each)`).join(", ")}.
         </Text>
       )}
     </Box>

@@ -4,7 +4,8 @@ import { FLOAT } from "./FloatStation";
 import { LINE } from "./LineStation";
 import { LOAD } from "./LoadStation";
 import { STOP } from "./StopStation";
+import { THREAD } from "./ThreadStation";
 import { WATER } from "./WaterStation";
 
 /** The stations in the order of the work. */
-export const STATIONS: Station[] = [WATER, BAIT, FLOAT, LINE, LOAD, STOP];
+export const STATIONS: Station[] = [WATER, BAIT, FLOAT, LINE, LOAD, STOP, THREAD];

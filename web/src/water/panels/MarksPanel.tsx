@@ -1,7 +1,8 @@
 import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
 import { Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
-import { type Mark, sentenceOf } from "../../api/client";
+import { api, type Change, type Mark, Refusal, type Rig, sentenceOf } from "../../api/client";
 import { Button } from "../../shell/Button";
 import { QuantityField } from "../../shell/QuantityField";
 import { clock } from "../../units/clock";
@@ -11,12 +12,60 @@ import { many, type WaterBead } from "../bead";
 import { useWater } from "../here";
 import { freshId } from "../useSurvey";
 
+/** The stop of the kept rig slid to a mark in one press, and back. */
+function useSlid() {
+  const queries = useQueryClient();
+  const { units } = useSettings();
+  const [busy, setBusy] = useState(false);
+  const [said, setSaid] = useState("");
+  const [before, setBefore] = useState<Rig | null>(null);
+  const keep = async (id: string, change: (now: Rig) => Promise<Rig>, then: (now: Rig, done: Rig) => void) => {
+    setBusy(true);
+    try {
+      const now = await api.rig(id);
+      const done = await change(now.fields);
+      await api.saveRig(id, now.version, done);
+      await queries.invalidateQueries();
+      then(now.fields, done);
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      setSaid(error.message);
+    } finally {
+      setBusy(false);
+    }
+  };
+  const slide = (id: string, change: Change) =>
+    void keep(
+      id,
+      (now) => api.edit(now, change),
+      (now, done) => {
+        setBefore(now);
+        setSaid(
+          `The stop of “${done.name}” is set: its bait hangs ${write(done.aim.bait_m ?? 0, "depth", units)} down.`,
+        );
+      },
+    );
+  const back =
+    before &&
+    (() =>
+      void keep(
+        before.id,
+        async () => before,
+        () => {
+          setBefore(null);
+          setSaid("Put back as it was.");
+        },
+      ));
+  return { busy, said, slide, back };
+}
+
 /** Fish seen at a depth: one number for the stop, and how far to slide it. */
 function MarksPanel() {
   const { state, picture, rig, now } = useWater();
   const { units } = useSettings();
   const { survey } = state;
   const [depth, setDepth] = useState(2);
+  const slid = useSlid();
   const zone = survey.place.time_zone;
   const add = () => {
     const { distance_m, bearing_deg } = survey.session;
@@ -46,11 +95,23 @@ function MarksPanel() {
           Mark them
         </Button>
       </Flex>
+      {slid.said && (
+        <Flex role="status" align="center" gap="3" bg="well" borderRadius="l2" px="3" py="2">
+          <Text flex="1">{slid.said}</Text>
+          {slid.back && (
+            <Button size="sm" variant="quiet" disabled={slid.busy} onClick={slid.back}>
+              Put it back
+            </Button>
+          )}
+        </Flex>
+      )}
       {survey.marks.length === 0 && <Text>No fish marked yet.</Text>}
       <Box as="ul" listStyleType="none" aria-label="Fish marks">
         {[...survey.marks].reverse().map((m) => {
           const found = picture?.marks.find((a) => a.id === m.id);
           const s = found?.setting;
+          const put = (fields: Partial<Mark>) =>
+            state.change({ marks: survey.marks.map((x) => (x.id === m.id ? { ...x, ...fields } : x)) });
           return (
             <Box as="li" key={m.id} py="2" borderTopWidth="1px" borderColor="rule">
               <Flex align="start" gap="2">
@@ -75,6 +136,23 @@ function MarksPanel() {
                     {s ? `; bait ${write(s.above_m, "line", units)} above them` : ""}
                   </Text>
                 </Box>
+                {s && rig && Math.abs(s.slide_m) >= 0.005 && (
+                  <Button
+                    size="sm"
+                    disabled={slid.busy}
+                    onClick={() =>
+                      slid.slide(rig.id, {
+                        do: "set-for-mark",
+                        mark_m: m.depth_m,
+                        above_m: m.above_m ?? null,
+                        depth_m: found?.depth_m ?? null,
+                      })
+                    }
+                  >
+                    I slid it
+                    <span className="bw-hidden"> for the fish at {write(m.depth_m, "depth", units)}</span>
+                  </Button>
+                )}
                 <Button
                   variant="quiet"
                   size="icon"
@@ -84,15 +162,20 @@ function MarksPanel() {
                   <Trash2 />
                 </Button>
               </Flex>
-              <Grid mt="1">
+              <Grid mt="1" templateColumns="1fr 1fr" gap="2">
                 <QuantityField
                   label="Depth of the fish"
                   name={`${m.id}-depth`}
                   value={m.depth_m}
                   quantity="depth"
-                  onChange={(depth_m) =>
-                    state.change({ marks: survey.marks.map((x) => (x.id === m.id ? { ...x, depth_m } : x)) })
-                  }
+                  onChange={(depth_m) => put({ depth_m })}
+                />
+                <QuantityField
+                  label="Bait above them"
+                  name={`${m.id}-above`}
+                  value={m.above_m ?? s?.above_m ?? 0.45}
+                  quantity="line"
+                  onChange={(above_m) => put({ above_m })}
                 />
               </Grid>
             </Box>

@@ -10,6 +10,7 @@ import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { many, type WaterBead } from "../bead";
 import { useWater } from "../here";
+import { depthAt } from "../SoundingHandles";
 import { freshId } from "../useSurvey";
 import { CastEntry } from "./CastEntry";
 import { PlumbResult } from "./PlumbResult";
@@ -90,6 +91,8 @@ function Spot({ spot }: { spot: Plumbing }) {
     level_m: picture?.level?.now_m ?? 0,
   });
   const kept = survey.soundings.find((s) => s.id === spot.id);
+  // The depth above is of the water as it stands now: so is what was kept.
+  const keptNow = kept && depthAt(kept, picture?.level?.now_m ?? kept.level_m);
   return (
     <>
       {refusal && (
@@ -100,7 +103,9 @@ function Spot({ spot }: { spot: Plumbing }) {
       {answer && <PlumbResult plumbed={answer} spot={spot} waiting={waiting} onDrop={drop} />}
       {answer && answer.state !== "nothing" && answer.state !== "clash" && answer.state !== "beyond" && (
         <Button variant={answer.state === "enough" ? "solid" : "outline"} onClick={keep}>
-          {kept ? `Keep again (kept as ${write(kept.depth_m, "depth", units)})` : "Keep as a sounding of the section"}
+          {keptNow !== undefined
+            ? `Keep again (kept as ${write(keptNow, "depth", units)})`
+            : "Keep as a sounding of the section"}
         </Button>
       )}
       {answer && (

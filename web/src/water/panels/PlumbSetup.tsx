@@ -27,7 +27,7 @@ export function PlumbSetup({ spot, box, catalogue, onChange }: Props) {
           hint="A larger one without its shot shows more, and from farther away."
           onChange={(item) => {
             const spec = floats.find((f) => f.item === item)?.spec;
-            if (spec) put({ spec, sliding: spec.type === "cigar-slider" });
+            if (spec) put({ spec, sliding: catalogue.float_types.find((t) => t.id === spec.type)?.slides ?? false });
           }}
         >
           {!here && <option value="other">{setup.spec.label || kind(setup.spec.type)}, not in the box</option>}
@@ -115,13 +115,14 @@ export function PlumbSetup({ spot, box, catalogue, onChange }: Props) {
           {options(catalogue.lines, (l) => [l.id, l.name])}
         </Choice>
         <Choice
-          label="Rod tip"
-          value={setup.held ? "held" : "free"}
-          onChange={(v) => put({ held: v === "held" })}
-          hint="Held straight above, the rod takes the push on the float; the line still leans."
+          label="How it is read"
+          value={setup.read === "plumb" ? "plumb" : setup.held ? "held" : "free"}
+          onChange={(v) => put({ read: v === "plumb" ? "plumb" : "taut", held: v === "held" })}
+          hint="In a current: read as the float passes over, or with the line taut to a float that leans."
         >
-          <option value="free">float cast free</option>
-          <option value="held">held straight above the float</option>
+          <option value="plumb">line nearly plumb, as the float passes over</option>
+          <option value="free">taut, float cast far out</option>
+          <option value="held">taut, rod tip straight above the float</option>
         </Choice>
       </Stack>
     </details>

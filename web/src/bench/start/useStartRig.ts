@@ -1,10 +1,13 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, Refusal, type Rig } from "../api/client";
-import { ASKED, wishFor } from "./wish";
+import { api, Refusal, type Schemas } from "../../api/client";
+import { ASKED, wishFor } from "../wish";
 
-type Start = Parameters<typeof api.startRig>[0];
+type Start = Schemas["Start"];
+type Begun = Schemas["Begun"];
+/** What a rig that was just begun says of itself, carried along to its bench. */
+export type Told = { begun: { says: string; figures: NonNullable<Begun["figures"]> } };
 
 /** Begins a rig, balances it from the box where that is possible, keeps it and opens the bench on it. */
 export function useStartRig(onStarted: () => void) {
@@ -14,23 +17,25 @@ export function useStartRig(onStarted: () => void) {
   const [failed, setFailed] = useState("");
   const [busy, setBusy] = useState(false);
 
-  const balanced = async (began: Rig) => {
-    if (!box.data?.length) return began;
+  const balanced = async ({ rig, weighed }: Begun) => {
+    if (weighed || !box.data?.length) return rig;
     // Without enough shot in the box the rig is still worth having: the bench says what is missing.
-    return api.balance(began, wishFor(began.pattern, ASKED, null, [])).then(
+    return api.balance(rig, wishFor(rig.pattern, ASKED, null, [])).then(
       (p) => p.rig,
-      () => began,
+      () => rig,
     );
   };
   const start = async (wanted: Start) => {
     setBusy(true);
     setFailed("");
     try {
-      const rig = await balanced(await api.startRig(wanted));
+      const begun = await api.startRig(wanted);
+      const rig = await balanced(begun);
       await api.createRig(rig);
       await queries.invalidateQueries({ queryKey: ["rigs"] });
       onStarted();
-      go(`/bench/${rig.id}`);
+      const says = [begun.float_says, begun.tackle_says].filter(Boolean).join(" ");
+      go(`/bench/${rig.id}`, { state: { begun: { says, figures: begun.figures ?? {} } } satisfies Told });
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       setFailed(error.message);

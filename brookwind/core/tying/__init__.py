@@ -1,0 +1,1 @@
+"""Tying a rig: what goes on in which order, what is cut, which knots, and what a forgotten part costs."""

@@ -1,0 +1,56 @@
+"""Sheets as PDF, each a page of its true size."""
+
+from __future__ import annotations
+
+from collections.abc import Sequence
+from datetime import datetime
+
+from fpdf import FPDF
+
+from brookwind.formats.card.drawing import MM_PER_POINT, Item, Patch, Ring, Sheet, Stroke, Words, font_file, width_mm
+
+FONT = "card"
+
+
+def write_pdf(sheets: Sequence[Sheet], title: str, made: datetime) -> bytes:
+    """Sheets as a PDF document.
+
+    sheets: the pages.
+    title: of the document.
+    made: when it is made.
+    """
+    pdf = FPDF(unit="mm")
+    pdf.set_auto_page_break(False)
+    pdf.set_margin(0)
+    pdf.set_title(title)
+    pdf.set_creator("Brookwind")
+    pdf.set_creation_date(made)
+    # A viewer must not make it fit the page: it is life-size.
+    pdf.viewer_preferences = None
+    pdf.add_font(FONT, "", font_file(False))
+    pdf.add_font(FONT, "B", font_file(True))
+    for sheet in sheets:
+        pdf.add_page(orientation="portrait", format=(sheet.width, sheet.height))
+        for item in sheet.items:
+            _draw(pdf, item)
+    return bytes(pdf.output())
+
+
+def _draw(pdf: FPDF, item: Item) -> None:
+    match item:
+        case Stroke():
+            pdf.set_line_width(item.width)
+            pdf.line(item.x, item.y, item.to_x, item.to_y)
+        case Ring():
+            pdf.set_line_width(item.width)
+            shade = 0 if item.filled else 255
+            pdf.set_fill_color(shade, shade, shade)
+            r = item.radius
+            pdf.ellipse(item.x - r, item.y - r, 2 * r, 2 * r, style="DF")
+        case Patch():
+            pdf.set_fill_color(0, 0, 0)
+            pdf.rect(item.x, item.y, item.width, item.height, style="F")
+        case Words():
+            pdf.set_font(FONT, "B" if item.bold else "", item.size / MM_PER_POINT)
+            back = {"start": 0.0, "middle": 0.5, "end": 1.0}[item.anchor]
+            pdf.text(item.x - back * width_mm(item.text, item.size, item.bold), item.y, item.text)
