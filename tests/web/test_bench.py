@@ -77,7 +77,7 @@ def test_from_a_plumbed_depth_to_a_balanced_rig_and_everything_is_as_left(bench:
 
 def test_a_press_while_the_rigs_are_fetched_is_not_lost(own: Page) -> None:
     held: list[Route] = []
-    own.route(re.compile("/api/rigs$"), held.append)
+    own.route(re.compile("/api/rigs$"), lambda route: held.append(route))
     own.reload()
     link = own.get_by_role("link", name="Water")
     link.hover()
