@@ -1,8 +1,9 @@
-"""A hand at the page that counts what it does: a click or a choice is one action, a typed field is one, a key is one."""
+"""A hand at the page that counts: a click or a choice is one action, a typed field is one, a key is one."""
 
 from __future__ import annotations
 
 from playwright.sync_api import Locator, Page, expect
+
 
 class Hand:
     """By mouse, or by keys alone: then what is used must be where the Tab key leads."""

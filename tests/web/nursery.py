@@ -80,7 +80,8 @@ def main() -> None:
                 _serve(arguments, environment)
             finally:
                 os._exit(0)
-        print(pid, flush=True)
+        sys.stdout.write(f"{pid}\n")
+        sys.stdout.flush()
 
 
 if __name__ == "__main__":

@@ -3,8 +3,9 @@
 from __future__ import annotations
 
 import re
+
 import pytest
-from playwright.sync_api import Browser, Page, Route, expect
+from playwright.sync_api import Page, Route, expect
 
 from .conftest import Server
 from .looks import axe_finds

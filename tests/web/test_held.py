@@ -1,4 +1,4 @@
-"""What was entered is held on to: over a reload in mid word, beside another tab, without storage, when it is deleted."""
+"""What was entered is kept: over reloads in mid word, beside another tab, without storage, when it is deleted."""
 
 from __future__ import annotations
 

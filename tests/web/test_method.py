@@ -6,7 +6,7 @@ import re
 from collections.abc import Iterator
 
 import pytest
-from playwright.sync_api import Browser, Locator, Page, expect
+from playwright.sync_api import Locator, Page, expect
 
 from brookwind.demo.load import demo_rigs
 
@@ -122,9 +122,7 @@ def test_the_board_judges_the_rig_and_lead_is_changed_with_one_press(method: Pag
     kept = method.request.get(f"{place.url}/api/waters/wend-mere/rules").json()
     assert kept["fields"]["barbs"] == "barbless"
     back = {**kept["fields"], "barbs": "any", "lead": []}
-    method.request.put(
-        f"{place.url}/api/waters/wend-mere/rules", data={"version": kept["version"], "fields": back}
-    )
+    method.request.put(f"{place.url}/api/waters/wend-mere/rules", data={"version": kept["version"], "fields": back})
 
 
 def test_rules_that_contradict_stay_typed_with_a_sentence_over_a_reload(method: Page, place: Server) -> None:

@@ -38,7 +38,8 @@ class Case:
 CASES = {
     "A": Case(
         "pole float, fixed", "Common carp", "1.6 m", ("at a depth of", "60 cm"), "Soft pellet",
-        ("bare line; float 0.3 g short; hooklength 10 cm of 0.13; main 0.15; hook 18", "5 x No 8 on the knot", "lash 2 m"),
+        ("bare line; float 0.3 g short; hooklength 10 cm of 0.13; main 0.15; hook 18",
+         "5 x No 8 on the knot", "lash 2 m"),
         {"shot": 5, "leader": 0.10, "hook": 18, "float": "0.3 g"}, {"Tackle": "pole"},
     ),
     "B": Case(
@@ -60,7 +61,8 @@ CASES = {
     ),
     "E": Case(
         "river drift rig", "Steelhead", "1.8 m", ("off the bed by", "10 cm"), "Egg cluster, floating",
-        ("bare line; 20 g float; top shot 6 m of 0.30; leader 0.9 m; hook 4", "three-way swivel; 15 g lead on a weak link at the swivel"),
+        ("bare line; 20 g float; top shot 6 m of 0.30; leader 0.9 m; hook 4",
+         "three-way swivel; 15 g lead on a weak link at the swivel"),
         {"weight": 1, "leader": 0.9, "swivel": 1, "hook": 4}, {"Current or drift": "0.9 m/s"},
     ),
     "F": Case(
@@ -80,7 +82,8 @@ CASES = {
     ),
     "two hooks": Case(
         "in-line slider with running lead", "Pike", "4 m", ("at a depth of", "2 m"), "Small dead fish",
-        ("bare line; 25 g float; top shot 5 m of 0.40; two stops", "wire trace 50 cm; hook 4; second hook 2 at 9 cm", "20 g lead"),
+        ("bare line; 25 g float; top shot 5 m of 0.40; two stops", "wire trace 50 cm; hook 4; second hook 2 at 9 cm",
+         "20 g lead"),
         {"hooks": 2, "stop": 2, "weight": 1, "lines": 3},
     ),
     "back shots": Case(

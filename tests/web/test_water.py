@@ -1,4 +1,4 @@
-"""The job at the water: plumb, keep, correct, look ahead, mark fish, read a log; by mouse and by keys, after a reload."""
+"""The job at the water: plumb, keep, correct, look ahead, mark fish, read a log; by mouse, keys, after a reload."""
 
 from __future__ import annotations
 
@@ -7,7 +7,7 @@ from collections.abc import Iterator
 from pathlib import Path
 
 import pytest
-from playwright.sync_api import Browser, Page, expect
+from playwright.sync_api import Page, expect
 
 from brookwind.formats.nmea import sentence
 
