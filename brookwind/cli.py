@@ -20,6 +20,7 @@ from brookwind.cli_family import family_command
 from brookwind.cli_floats import float_command, window_command
 from brookwind.cli_motion import fall_command, shape_command, stop_command
 from brookwind.cli_proof import proof_command
+from brookwind.cli_read import read_command
 from brookwind.cli_serve import demo_command, serve_command, standins_command
 from brookwind.cli_store import backup_command, doctor_command, restore_command
 from brookwind.cli_tables import print_evaluation, print_proposal
@@ -56,6 +57,7 @@ app.command("tie")(tie_command)
 app.command("thread")(thread_command)
 app.command("card")(card_command)
 app.command("proof")(proof_command)
+app.command("read")(read_command)
 app.command("backup")(backup_command)
 app.command("restore")(restore_command)
 app.command("doctor")(doctor_command)

@@ -27,6 +27,7 @@ from brookwind.api.routers import (
     instruments,
     motion,
     places,
+    reading,
     records,
     rigs,
     tying,
@@ -79,6 +80,7 @@ def make_app(
     parts = (
         box,
         records,
+        reading,
         rigs,
         compute,
         balance,

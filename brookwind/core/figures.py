@@ -160,6 +160,14 @@ def angle(value_deg: float) -> Figure:
     return Figure(value=value_deg, quantity="angle")
 
 
+def share(value: float) -> Figure:
+    """A part of a whole.
+
+    value: the part, 1 the whole.
+    """
+    return Figure(value=value, quantity="share")
+
+
 def temperature(value_c: float) -> Figure:
     """A temperature.
 

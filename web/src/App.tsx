@@ -11,6 +11,7 @@ import { useDropped } from "./shell/useDropped";
 const DropHere = lazy(() => import("./shell/DropHere"));
 const BookPage = lazy(() => import("./book/BookPage"));
 const BoxPage = lazy(() => import("./box/BoxPage"));
+const ReadingPage = lazy(() => import("./reading/ReadingPage"));
 const TyingPage = lazy(() => import("./tying/TyingPage"));
 const WaterPage = lazy(() => import("./water/WaterPage"));
 
@@ -44,6 +45,14 @@ export function App() {
       )}
       <Routes>
         <Route path="/bench/:rigId" element={<Bench />} />
+        <Route
+          path="/read/:rigId"
+          element={
+            <Suspense fallback={<Loading what="the float" />}>
+              <ReadingPage />
+            </Suspense>
+          }
+        />
         <Route
           path="/tie/:rigIds"
           element={

@@ -5,13 +5,10 @@ from __future__ import annotations
 from math import degrees
 from typing import Literal
 
-from brookwind.core.errors import BrookwindError
+from brookwind.core.answers.ready import fallen
 from brookwind.core.figures import Figure, Told, angle, depth, speed, tip
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import sphere_diameter_m
-from brookwind.core.motion.fall import fall
-from brookwind.core.motion.fall_answer import FallWish
-from brookwind.core.motion.paying import QUICK
 from brookwind.core.proof.checks import judge
 from brookwind.core.rig.components import Bait, Bead, Hook, Shot, Stop, Swivel, Weight
 from brookwind.core.rig.document import Rig, of_kind
@@ -172,17 +169,16 @@ def _look(there: Situation) -> tuple[Told, ...]:
         look.append(told)
     else:
         look.append(Told(says="It lies over."))
-    try:
-        fallen = fall(there.rig, FallWish(), None, QUICK)
-    except BrookwindError:
+    fall = fallen(there)
+    if fall is None:
         return tuple(look)
-    if fallen.to_stop_s is not None:
-        look.append(Told(says="The stop arrives after {time}.", figures={"time": _seconds(fallen.to_stop_s)}))
-    if fallen.to_depth_s is not None:
-        figures = {"time": _seconds(fallen.to_depth_s)}
+    if fall.to_stop_s is not None:
+        look.append(Told(says="The stop arrives after {time}.", figures={"time": _seconds(fall.to_stop_s)}))
+    if fall.to_depth_s is not None:
+        figures = {"time": _seconds(fall.to_depth_s)}
         says = "Fishes after {time}."
-        if abs(fallen.drift_m) >= 0.5:
-            figures["drift"] = Figure(value=abs(fallen.drift_m), quantity="distance")
+        if abs(fall.drift_m) >= 0.5:
+            figures["drift"] = Figure(value=abs(fall.drift_m), quantity="distance")
             says = "Fishes after {time}, {drift} down."
         look.append(Told(says=says, figures=figures))
     return tuple(look)

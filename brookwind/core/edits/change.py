@@ -29,6 +29,7 @@ from brookwind.core.edits.replace import Replace
 from brookwind.core.edits.resize import Resize
 from brookwind.core.edits.set_aim import SetAim
 from brookwind.core.edits.set_conditions import SetConditions
+from brookwind.core.edits.set_depth import SetDepth
 from brookwind.core.edits.set_for_mark import SetForMark
 from brookwind.core.edits.set_lash import SetLash
 from brookwind.core.edits.set_stop import SetStop
@@ -67,6 +68,7 @@ Change: TypeAlias = Annotated[
     | ChangeEnd
     | ChangeMetal
     | SetConditions
+    | SetDepth
     | SetAim
     | SetLash
     | Take

@@ -3,6 +3,7 @@ import { box } from "./box";
 import { cards } from "./cards";
 import { floats } from "./floats";
 import { motion } from "./motion";
+import { reading } from "./reading";
 import { rigs } from "./rigs";
 import { tying } from "./tying";
 import { water } from "./water";
@@ -11,4 +12,4 @@ export { OFFLINE, Refusal, sentenceOf } from "./transport";
 export type * from "./types";
 
 /** Every call of the API, one file a subject. */
-export const api = { ...box, ...cards, ...floats, ...rigs, ...advice, ...motion, ...tying, ...water };
+export const api = { ...box, ...cards, ...floats, ...rigs, ...advice, ...motion, ...reading, ...tying, ...water };

@@ -1118,6 +1118,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Read The Float
+         * @description The causes that explain it, likeliest first.
+         */
+        post: operations["read_the_float_api_reading_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/rigs": {
         parameters: {
             query?: never;
@@ -1765,7 +1785,7 @@ export interface components {
              * Changes
              * @default []
              */
-            changes: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetDepth"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
             /** Error M */
             error_m: number;
             /** Figures */
@@ -1818,6 +1838,19 @@ export interface components {
             slope: number;
         };
         /**
+         * Answer
+         * @description One answer to what is asked, what it adds to what is seen, and what it would make likely.
+         */
+        Answer: {
+            /** Likely */
+            likely: number;
+            /** Says */
+            says: string;
+            seen: components["schemas"]["Seen"];
+            /** Then */
+            then: string;
+        };
+        /**
          * Answered
          * @description The school that holds for a question here, and why.
          */
@@ -1868,6 +1901,18 @@ export interface components {
              * @enum {string}
              */
             what: "as-wanted";
+        };
+        /**
+         * Ask
+         * @description What to look at next.
+         */
+        Ask: {
+            /** Answers */
+            answers: components["schemas"]["Answer"][];
+            /** Ask */
+            ask: string;
+            /** Id */
+            id: string;
         };
         /**
          * Bait
@@ -2661,7 +2706,7 @@ export interface components {
              * Changes
              * @default []
              */
-            changes: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetDepth"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
             /** Figures */
             figures?: {
                 [key: string]: components["schemas"]["Figure"];
@@ -3029,7 +3074,7 @@ export interface components {
          */
         EditRequest: {
             /** Change */
-            change: components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"];
+            change: components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetDepth"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"];
             rig: components["schemas"]["Rig"];
             stock?: components["schemas"]["Stock"] | null;
         };
@@ -3561,7 +3606,7 @@ export interface components {
          */
         Finding: {
             /** Change */
-            change?: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"]) | null;
+            change?: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetDepth"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"]) | null;
             /** Figures */
             figures?: {
                 [key: string]: components["schemas"]["Figure"];
@@ -3800,6 +3845,25 @@ export interface components {
             tested: boolean;
             /** Type */
             type: string;
+        };
+        /**
+         * FloatReading
+         * @description What the float says.
+         */
+        FloatReading: {
+            ask?: components["schemas"]["Ask"] | null;
+            /** Causes */
+            causes: components["schemas"]["Likely"][];
+            /** Explained */
+            explained: boolean;
+            /** Looks */
+            looks: ("right" | "high" | "low" | "down" | "up" | "flat" | "under" | "late" | "dips" | "taps" | "knocked" | "follows")[];
+            /** Moves */
+            moves: boolean;
+            seen: components["schemas"]["Seen"];
+            shows: components["schemas"]["Told"];
+            /** Tip M */
+            tip_m: number;
         };
         /**
          * FloatSpec
@@ -4701,6 +4765,29 @@ export interface components {
             /** Shadow Right M */
             shadow_right_m: number | null;
             tip: components["schemas"]["TipColour"];
+        };
+        /**
+         * Likely
+         * @description A cause, how likely it is, and what to do.
+         */
+        Likely: {
+            /** Change */
+            change?: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetDepth"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"]) | null;
+            effect: components["schemas"]["Told"];
+            high?: components["schemas"]["Figure"] | null;
+            /** Id */
+            id: string;
+            /**
+             * Keeps
+             * @default none
+             */
+            keeps: string;
+            /** Likely */
+            likely: number;
+            low?: components["schemas"]["Figure"] | null;
+            remedy: components["schemas"]["Told"];
+            /** Says */
+            says: string;
         };
         /**
          * Limits
@@ -5786,7 +5873,7 @@ export interface components {
              * Changes
              * @default []
              */
-            changes: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetDepth"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
             /** Error M */
             error_m: number;
             /** Figures */
@@ -5828,7 +5915,7 @@ export interface components {
              * Changes
              * @default []
              */
-            changes: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetDepth"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
             /** Figures */
             figures?: {
                 [key: string]: components["schemas"]["Figure"];
@@ -5921,6 +6008,21 @@ export interface components {
             value_m: number;
         };
         /**
+         * ReadRequest
+         * @description A rig on the water, and what is seen of its float.
+         */
+        ReadRequest: {
+            /** After S */
+            after_s?: number | null;
+            rig: components["schemas"]["Rig"];
+            /**
+             * @default {
+             *       "trials": []
+             *     }
+             */
+            seen: components["schemas"]["Seen"];
+        };
+        /**
          * Reason
          * @description A reason for or against a family. Weights are editable defaults.
          */
@@ -5965,7 +6067,7 @@ export interface components {
              * Changes
              * @default []
              */
-            changes: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
+            changes: (components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetDepth"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"])[];
             /**
              * Constraint
              * @enum {string}
@@ -6282,6 +6384,39 @@ export interface components {
             used: string[];
         };
         /**
+         * Seen
+         * @description What is seen; what is not said was not looked at.
+         */
+        Seen: {
+            /** Bead */
+            bead?: boolean | null;
+            /** Before */
+            before?: boolean | null;
+            /** Drops */
+            drops?: boolean | null;
+            /** Late */
+            late?: number | null;
+            /** Lean Deg */
+            lean_deg?: number | null;
+            /** Look */
+            look?: ("right" | "high" | "low" | "down" | "up" | "flat" | "under" | "late" | "dips" | "taps" | "knocked" | "follows") | null;
+            /** Much */
+            much?: ("little" | "lot") | null;
+            /** Part */
+            part?: boolean | null;
+            /** Speed */
+            speed?: ("slower" | "same" | "faster") | null;
+            /** Tip M */
+            tip_m?: number | null;
+            /**
+             * Trials
+             * @default []
+             */
+            trials: components["schemas"]["Trial"][];
+            /** Wound */
+            wound?: ("bait-gone" | "shot-gone" | "weed" | "tangle" | "water" | "caught" | "in-order") | null;
+        };
+        /**
          * Sensitivity
          * @description How the bait's height answers to a change of one thing, the stop left where it is.
          */
@@ -6365,6 +6500,19 @@ export interface components {
             limits?: {
                 [key: string]: number | boolean | string | null;
             };
+        };
+        /**
+         * SetDepth
+         * @description Take the water to be so deep, and put the stop where it then belongs. OutOfRange when it belongs nowhere.
+         */
+        SetDepth: {
+            /** Depth M */
+            depth_m: number;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            do: "set-depth";
         };
         /**
          * SetForMark
@@ -7632,6 +7780,16 @@ export interface components {
             name: string;
             /** Words */
             words: string[];
+        };
+        /**
+         * Trial
+         * @description A setting that was tried, and whether the rig dragged or lay on the bed there.
+         */
+        Trial: {
+            /** Drags */
+            drags: boolean;
+            /** Setting M */
+            setting_m: number;
         };
         /**
          * Trim
@@ -12668,6 +12826,75 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Station"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_the_float_api_reading_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ReadRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FloatReading"];
                 };
             };
             /** @description Not readable */

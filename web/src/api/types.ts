@@ -88,3 +88,6 @@ export type FamilyChoice = Schemas["FamilyChoice"];
 export type Caution = Finding;
 /** An entry of the book; version 0 is as it ships. */
 export type Entry<F> = { version: number; ships: boolean; fields: F };
+export type Seen = Schemas["Seen"];
+export type FloatReading = Schemas["FloatReading"];
+export type Likely = Schemas["Likely"];

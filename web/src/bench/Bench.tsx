@@ -1,6 +1,6 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useRef, useState } from "react";
 import { useLocation, useNavigate } from "react-router";
 import { api, type BoxItem, type Catalogue, type KeptRig, type Rig } from "../api/client";
 import type { Draft } from "../document/drafts";
@@ -101,6 +101,8 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   const { offered, take, toFamily, keepCopy } = useBalance({ bench, catalogue, own, announce, onReload });
   const { trying, onTry } = offered;
 
+  const go = useNavigate();
+  const readFloat = useCallback(() => go(`/read/${rig.id}`), [go, rig.id]);
   useTitle(rig.name);
   useBegun(bench.setSaid);
   useBenchKeys({
@@ -113,6 +115,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
     setStop: offered.onSetStop,
     playFall: (beside = false) => setFalls((f) => (f ? null : beside ? "beside" : "alone")),
     falling: falls !== null,
+    readFloat,
     setKeys,
     announce,
     units,
@@ -166,6 +169,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
             trying={trying}
             falls={falls}
             setFalls={setFalls}
+            onRead={readFloat}
             selected={selected}
             onSelect={setSelected}
             refusal={refusal}

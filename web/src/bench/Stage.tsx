@@ -20,13 +20,14 @@ type Props = {
   trying: Looked | null;
   falls: Falls;
   setFalls: (falls: Falls) => void;
+  onRead: () => void;
   selected: string | null;
   onSelect: (id: string | null) => void;
   refusal: Refusal | null;
 };
 
 /** The water: the rig in it, its fall, or a proposal that is looked at. */
-export function Stage({ bench, answer, pinned, trying, falls, setFalls, selected, onSelect, refusal }: Props) {
+export function Stage({ bench, answer, pinned, trying, falls, setFalls, onRead, selected, onSelect, refusal }: Props) {
   const { units } = useSettings();
   const { evaluation, of } = answer;
   const onFall = useCallback(() => setFalls("alone"), [setFalls]);
@@ -61,6 +62,7 @@ export function Stage({ bench, answer, pinned, trying, falls, setFalls, selected
           slide={bench.slide}
           units={units}
           onFall={onFall}
+          onRead={onRead}
         />
       )}
       {!trying && !(evaluation && of) && (

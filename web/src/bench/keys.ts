@@ -10,6 +10,7 @@ export const KEYS: [string, string][] = [
   ["S", "set the stop"],
   ["F", "play the fall, or leave it"],
   ["C", "the fall beside the pinned rig"],
+  ["W", "what is the float doing?"],
   ["Space", "in the fall: play, pause"],
   ["Ctrl Z", "undo; Ctrl Shift Z redoes"],
   ["?", "this list"],
@@ -20,7 +21,7 @@ export type Command =
   | { do: "piece"; step: 1 | -1 }
   | { do: "nudge"; metres: number }
   | { do: "resize"; step: 1 | -1 }
-  | { do: "remove" | "fix" | "tie" | "balance" | "stop" | "fall" | "beside" | "undo" | "redo" | "help" };
+  | { do: "remove" | "fix" | "tie" | "balance" | "stop" | "fall" | "beside" | "read" | "undo" | "redo" | "help" };
 
 type KeyLike = { key: string; ctrlKey: boolean; metaKey: boolean; shiftKey: boolean; altKey: boolean };
 
@@ -62,6 +63,8 @@ export function commandOf(e: KeyLike): Command | null {
       return { do: "fall" };
     case "c":
       return { do: "beside" };
+    case "w":
+      return { do: "read" };
     case "?":
       return { do: "help" };
     default:

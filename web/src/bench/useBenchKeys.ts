@@ -16,6 +16,7 @@ type Props = {
   balance: () => void;
   setStop: () => void;
   playFall: (beside?: boolean) => void;
+  readFloat: () => void;
   /** The fall is on the screen and has keys of its own. */
   falling: boolean;
   setKeys: (open: boolean) => void;
@@ -114,6 +115,9 @@ function run(command: Command, p: Props): boolean {
     case "beside":
       if (p.falling) return false;
       p.playFall(true);
+      return true;
+    case "read":
+      p.readFloat();
       return true;
     case "undo":
       p.bench.undo();

@@ -34,6 +34,8 @@ type Props = {
   units: Units;
   /** Play the fall; none where it cannot be played. */
   onFall?: () => void;
+  /** Ask what the float is doing; none where it cannot be asked. */
+  onRead?: () => void;
 };
 
 const LOWER_M = 1.4;
@@ -165,6 +167,11 @@ export const Scene = memo(function Scene(props: Props) {
         {props.onFall && (
           <Button size="sm" onClick={props.onFall} title="Play the fall (F)">
             Fall
+          </Button>
+        )}
+        {props.onRead && (
+          <Button size="sm" onClick={props.onRead} title="What is the float doing? (W)">
+            Float?
           </Button>
         )}
       </Flex>

@@ -1,17 +1,18 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { type Adjusted, api, type FloatStock, Refusal } from "../../api/client";
+import { type Adjusted, api, Refusal } from "../../api/client";
 import { inFlow } from "../../scene/flow";
 import { Button } from "../../shell/Button";
 import { QuantityField } from "../../shell/QuantityField";
 import { about, say, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { useHere } from "../here";
+import { keepSeen } from "../keepSeen";
 
 /** The smallest change that puts the rig right, by what it should show or by what is seen at the water. */
 export function Adjust() {
-  const { bench, answer, box } = useHere();
+  const { bench, answer } = useHere();
   const { units } = useSettings();
   const queries = useQueryClient();
   const shown = answer.evaluation ? inFlow(answer.evaluation).afloat.tip_m : bench.rig.aim.tip_m;
@@ -31,22 +32,13 @@ export function Adjust() {
   const look = () => attempt(async () => setFound(await api.adjust(bench.rig, seen)));
   const keep = (tip_m: number) =>
     attempt(async () => {
-      const float = bench.rig.components.find((c) => c.kind === "float");
-      const item = float && "item" in float ? float.item : null;
-      const stock = box.find((b): b is FloatStock => b.kind === "float" && b.item === item);
-      const at = new Date().toISOString();
-      const kept = await api.observe({ rig: bench.rig, seen_tip_m: tip_m, at, test: stock?.tube ?? null });
-      if (stock) {
-        const now = (await api.box()).find((k) => k.fields.item === stock.item);
-        if (now) await api.updateBoxItem(stock.item, now.version, { ...stock, spec: kept.spec, tube: kept.test });
-        await queries.invalidateQueries({ queryKey: ["box"] });
-      }
-      const components = bench.rig.components.map((c) => (c.kind === "float" ? { ...c, spec: kept.spec } : c));
-      bench.put({ ...bench.rig, components });
+      const kept = await keepSeen(bench.rig, tip_m);
+      if (kept.inBox) await queries.invalidateQueries({ queryKey: ["box"] });
+      bench.put(kept.rig);
       setFound(null);
       setSeen(null);
       setSaid(
-        `${say(kept.fit.says, kept.fit.figures ?? {}, units)} ${stock ? "Kept with the float in the box." : "Kept on this rig; the float is not in the box."}`,
+        `${say(kept.fit.says, kept.fit.figures ?? {}, units)} ${kept.inBox ? "Kept with the float in the box." : "Kept on this rig; the float is not in the box."}`,
       );
     });
   return (
