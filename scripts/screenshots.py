@@ -10,6 +10,7 @@ import time
 import urllib.error
 import urllib.request
 from pathlib import Path
+from urllib.parse import quote
 
 from playwright.sync_api import Browser, Page, expect, sync_playwright
 
@@ -127,6 +128,8 @@ def main() -> None:
                 shot(browser, "bench-stop", "grayling-avon", "6", wait_ms=2500)
                 shot(browser, "card", "grayling-avon", "7", press=("Card",), wait_ms=2500)
                 tying(browser, "tying", "mullet-slider", 5)
+                seen = quote('{"look":"high","tip_m":0.013,"before":true}')
+                book(browser, "reading", f"read/grayling-avon?seen={seen}")
                 water(browser, "water-plumb", "quarrel-pit-deep-flat", "Plumb", "10:30")
                 water(browser, "water-tide", "skerry-wall-steps", "Level", "11:15")
                 water(browser, "water-current", "tarrow-mill-glide", "Current", "10:00")
@@ -134,7 +137,6 @@ def main() -> None:
                 water(browser, "water-rules", "wend-mere-reed-gap", "Rules", "10:00")
                 book(browser, "book-fish", "book/fish/tench")
                 book(browser, "box", "box/weights")
-                book(browser, "box-floats", "box/floats")
                 browser.close()
         finally:
             server.terminate()

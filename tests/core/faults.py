@@ -184,7 +184,9 @@ class World:
             "water-in", self.rig, self._carried() * random.uniform(0.01, 0.15), before=0.9, wound={"water": 0.7}
         )
 
-    def _line(self, random: Random) -> Fault:
+    def _line(self, random: Random) -> Fault | None:
+        if self.rig.conditions.tackle != "rod" and not self.moves and self.rig.conditions.wind_m_s == 0.0:
+            return None
         lean = random.uniform(5.0, 30.0)
         draws = self._carried() * lean / 57.3 * exp(random.gauss(log(0.14), 0.8))
         return Fault("line-pulls", self.rig, draws, -lean, slower=0.2 if lean > 12 else 0.1, before=0.5, held=False)

@@ -19,6 +19,8 @@ from brookwind.core.edits.change_hook import ChangeHook
 from brookwind.core.edits.change_line import ChangeLine
 from brookwind.core.edits.switch import switch
 from brookwind.core.errors import BrookwindError, OutOfRange
+from brookwind.core.reading.read import Reader
+from brookwind.core.reading.seen import Seen
 from brookwind.core.rest.stop import set_stop
 from brookwind.core.rig.baits import BAIT_KINDS
 from brookwind.core.rig.components import Bait, Float, Hook, LineSection, Shot, Stop, Weight
@@ -26,6 +28,7 @@ from brookwind.core.rig.document import Conditions, Rig, Water, of_kind, read_ri
 from brookwind.core.rig.families import FAMILIES, FAMILY, Start, new_rig, usual_conditions
 from brookwind.core.rig.family import Family
 from brookwind.core.rig.species import SPECIES, feeding
+from brookwind.core.situation import Situation
 
 from ..tying import edit
 
@@ -71,6 +74,11 @@ def test_family_goes_from_choice_to_rest_in_its_water(family_id: str, salinity: 
     # The drawing's parts are all there: the path from the float to the hook, and every piece at a depth in the water.
     assert answer.path[-1][0] == 0.0
     assert all(-0.5 < p.depth_m <= water.depth_m + 1e-9 for p in answer.pieces)
+    reader = Reader(Situation(rig))
+    assert reader.f.tip_m == pytest.approx((answer.moving or answer.afloat).tip_m, abs=3e-3)
+    for look in reader.looks:
+        causes = reader.read(Seen(look=look)).causes
+        assert 0.0 < sum(c.likely for c in causes) <= 1.0 + 1e-9, look
 
 
 SPECIAL = {

@@ -129,6 +129,10 @@ def _weed(f: Floating) -> Worlds:
 
 
 def _line_pulls(f: Floating) -> Worlds | None:
+    conditions = f.there.rig.conditions
+    if conditions.tackle != "rod" and not f.moves and conditions.wind_m_s == 0.0:
+        # The short line from a pole hangs in still air: nothing draws at it.
+        return None
     lean = np.radians(5.0 + 25.0 * np.repeat(_SPREAD, len(_DRAWS_DOWN)))
     more = f.load_n * lean * np.tile(_DRAWS_DOWN, NODES)
     slower = np.where(lean > 0.2, 0.2, 0.1)

@@ -2,7 +2,7 @@ import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Button } from "../shell/Button";
 import { QuantityField } from "../shell/QuantityField";
-import { write } from "../units/quantity";
+import { about, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import type { Noted } from "./seen";
 
@@ -37,7 +37,7 @@ export function AlsoSeen({ noted, usual_m, setting_m, onNote }: Props) {
           </Flex>
         </Box>
       )}
-      <details className="bw-why" open={off || noted.after_s !== null || trials.length > 0}>
+      <details className="bw-why" open={typeof seen.tip_m === "number" || noted.after_s !== null || trials.length > 0}>
         <summary>Say it closer</summary>
         <Stack gap="3" mt="2">
           <Flex gap="3" wrap="wrap">
@@ -48,7 +48,7 @@ export function AlsoSeen({ noted, usual_m, setting_m, onNote }: Props) {
                 value={seen.tip_m ?? usual_m}
                 quantity="tip"
                 onChange={(tip_m) => put({ tip_m, much: null })}
-                hint={`It should show ${write(usual_m, "tip", units)}.`}
+                hint={`It should show ${about(usual_m)}.`}
               />
             </Box>
             <Box flex="1" minW="36">
@@ -58,7 +58,7 @@ export function AlsoSeen({ noted, usual_m, setting_m, onNote }: Props) {
                 value={noted.after_s ?? 0}
                 quantity="time"
                 onChange={(s) => onNote({ ...noted, after_s: s > 0 ? s : null })}
-                hint="Counted from the landing."
+                hint="Counted from the landing; 0 when it was not."
               />
             </Box>
           </Flex>

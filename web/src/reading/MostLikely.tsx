@@ -3,10 +3,13 @@ import type { FloatReading, Likely, Rig, Seen } from "../api/client";
 import { keepSeen } from "../bench/keepSeen";
 import { Button } from "../shell/Button";
 import { Refused } from "../shell/Refused";
-import { say, write } from "../units/quantity";
+import { about, say, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { inWords } from "../units/vocabulary";
 import { useApplied } from "./useApplied";
+
+/** Causes shown at once; what comes after them is folded up. */
+const SHOWN = 3;
 
 type Props = { rig: Rig; reading: FloatReading; onSeen: (seen: Seen) => void };
 
@@ -16,6 +19,33 @@ export function MostLikely({ rig, reading, onSeen }: Props) {
   const applied = useApplied(rig.id);
   const tip_m = reading.seen.tip_m ?? null;
   const nothing = reading.causes.length === 0 && reading.explained;
+  const [likely, others] = [reading.causes.slice(0, SHOWN), reading.causes.slice(SHOWN)];
+  const act = (c: Likely, i: number) => {
+    const { change } = c;
+    if (change)
+      return (
+        <Button
+          minH="12"
+          variant={i === 0 ? "solid" : "outline"}
+          disabled={applied.busy}
+          onClick={() => void applied.apply(change, `Done: ${inWords(remedy(c, units), vocabulary)}`)}
+        >
+          {c.keeps === "profile" ? "Keep this profile" : remedy(c, units).replace(/\.$/, "")}
+        </Button>
+      );
+    if (c.keeps !== "float" || tip_m === null) return null;
+    return (
+      <Button
+        minH="12"
+        disabled={applied.busy}
+        onClick={() =>
+          void applied.become(async (kept) => (await keepSeen(kept, tip_m)).rig, "Kept as a reading of the float.")
+        }
+      >
+        Keep {about(tip_m)} with the float
+      </Button>
+    );
+  };
   return (
     <Stack gap="4">
       <Box aria-live="polite">
@@ -45,35 +75,8 @@ export function MostLikely({ rig, reading, onSeen }: Props) {
         </Box>
       )}
       <Stack as="ol" listStyleType="none" gap="3" aria-label="Causes">
-        {reading.causes.map((c, i) => (
-          <Cause key={c.id} cause={c} first={i === 0 && reading.explained}>
-            {c.change && (
-              <Button
-                minH="12"
-                variant={i === 0 ? "solid" : "outline"}
-                disabled={applied.busy}
-                onClick={() =>
-                  c.change && void applied.apply(c.change, `Done: ${inWords(remedy(c, units), vocabulary)}`)
-                }
-              >
-                {c.keeps === "profile" ? "Keep this profile" : remedy(c, units).replace(/\.$/, "")}
-              </Button>
-            )}
-            {c.keeps === "float" && tip_m !== null && (
-              <Button
-                minH="12"
-                disabled={applied.busy}
-                onClick={() =>
-                  void applied.become(
-                    async (kept) => (await keepSeen(kept, tip_m)).rig,
-                    "Kept as a reading of the float.",
-                  )
-                }
-              >
-                Keep {write(tip_m, "tip", units)} with the float
-              </Button>
-            )}
-          </Cause>
+        {likely.map((c, i) => (
+          <Cause key={c.id} cause={c} first={i === 0 && reading.explained} act={act(c, i)} />
         ))}
       </Stack>
       {reading.ask && (
@@ -94,6 +97,16 @@ export function MostLikely({ rig, reading, onSeen }: Props) {
           <Then reading={reading} />
         </Box>
       )}
+      {others.length > 0 && (
+        <details className="bw-why">
+          <summary>Less likely: {others.length}</summary>
+          <Stack as="ol" listStyleType="none" gap="3" mt="3" aria-label="Less likely causes">
+            {others.map((c) => (
+              <Cause key={c.id} cause={c} first={false} act={act(c, SHOWN)} />
+            ))}
+          </Stack>
+        </details>
+      )}
     </Stack>
   );
 }
@@ -112,45 +125,49 @@ function Then({ reading }: { reading: FloatReading }) {
   );
 }
 
-function Cause({ cause, first, children }: { cause: Likely; first: boolean; children: React.ReactNode }) {
+function Cause({ cause, first, act }: { cause: Likely; first: boolean; act: React.ReactNode }) {
   const { units, vocabulary } = useSettings();
   const { low, high } = cause;
   const told = (figure: NonNullable<typeof low>) => write(figure.value, figure.quantity, units);
   return (
-    <Box
+    <Flex
       as="li"
       borderWidth={first ? "2px" : "1px"}
       borderColor={first ? "reed" : "rule"}
       bg="card"
       borderRadius="l2"
       p="3"
+      gap="3"
+      justify="space-between"
+      align={{ base: "stretch", sm: "center" }}
+      direction={{ base: "column", sm: "row" }}
       data-cause={cause.id}
     >
-      <Flex gap="3" justify="space-between" align="center" wrap={{ base: "wrap", sm: "nowrap" }}>
-        <Box flex="1" minW="48">
-          <Text fontWeight="bold" fontSize={first ? "lg" : "md"}>
-            {inWords(cause.says, vocabulary)}
+      <Box flex="1" minW="0">
+        <Text fontWeight="bold" fontSize={first ? "lg" : "md"}>
+          {inWords(cause.says, vocabulary)}
+        </Text>
+        <Text color="soft">
+          {say(cause.effect.says, cause.effect.figures ?? {}, units)}
+          {low && high && `; by ${told(low)} to ${told(high)}`}
+        </Text>
+        <Flex align="center" gap="2" mt="1.5">
+          <Box flex="1" maxW="56" h="2" bg="well" borderRadius="full" aria-hidden="true">
+            <Box h="2" w={`${Math.round(100 * cause.likely)}%`} bg={first ? "reed" : "soft"} borderRadius="full" />
+          </Box>
+          <Text fontSize="sm" className="bw-nowrap">
+            {percent(cause.likely)}
           </Text>
-          <Text color="soft">
-            {say(cause.effect.says, cause.effect.figures ?? {}, units)}
-            {low && high && ` (${told(low)} to ${told(high)})`}
-          </Text>
-          <Flex align="center" gap="2" mt="1.5">
-            <Box flex="1" maxW="44" h="2" bg="well" borderRadius="full" aria-hidden="true">
-              <Box h="2" w={`${Math.round(100 * cause.likely)}%`} bg={first ? "reed" : "soft"} borderRadius="full" />
-            </Box>
-            <Text fontSize="sm" className="bw-nowrap">
-              {percent(cause.likely)}
-            </Text>
-          </Flex>
-          {!(cause.change && cause.keeps === "depth") && (
-            <Text mt="1">{inWords(say(cause.remedy.says, cause.remedy.figures ?? {}, units), vocabulary)}</Text>
-          )}
-        </Box>
-        <Flex direction="column" gap="2" maxW={{ sm: "44" }} flex={{ base: "1", sm: "none" }}>
-          {children}
         </Flex>
-      </Flex>
-    </Box>
+        {!(cause.change && cause.keeps === "depth") && (
+          <Text mt="1">{inWords(say(cause.remedy.says, cause.remedy.figures ?? {}, units), vocabulary)}</Text>
+        )}
+      </Box>
+      {act && (
+        <Flex direction="column" maxW={{ sm: "44" }}>
+          {act}
+        </Flex>
+      )}
+    </Flex>
   );
 }

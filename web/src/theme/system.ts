@@ -29,6 +29,9 @@ const config = defineConfig({
     ".bw-centred": { display: "block", mx: "auto" },
     ".bw-scene": { display: "block", userSelect: "none" },
     ".bw-look": {
+      display: "flex",
+      flexDirection: "column",
+      justifyContent: "flex-start",
       borderWidth: "1px",
       borderColor: "edge",
       borderRadius: "l1",
