@@ -23,7 +23,7 @@ def proof_command(
     """Ask every check of a rig and say what contradicts the water, with the remedy of each."""
     rig = rig_from(rig_file)
     try:
-        judged = judge(Situation(rig))
+        judged = judge(Situation(rig), falls=True)
     except BrookwindError as error:
         fail(error)
     told = [*judged.findings, *(judged.mind if cautions else ())]

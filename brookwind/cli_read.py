@@ -8,7 +8,6 @@ import typer
 from pydantic import ValidationError
 
 from brookwind.cli_common import AsJson, RigFile, fail, rig_from
-from brookwind.core.answers.ready import ready_s
 from brookwind.core.errors import BrookwindError
 from brookwind.core.figures import Told
 from brookwind.core.reading.read import FloatReading, Reader
@@ -28,7 +27,7 @@ def read_command(
     try:
         reader = Reader(there)
         words = said(seen, reader.f.tip_m)
-        reckoned = ready_s(there) if words.after_s else None
+        reckoned = there.ready_s if words.after_s else None
         late = words.after_s / reckoned if words.after_s and reckoned else None
         reading = reader.read(seen_of(words, late))
     except ValidationError as error:

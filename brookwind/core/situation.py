@@ -14,7 +14,10 @@ from brookwind.core.errors import BrookwindError, OutOfRange, Problem
 from brookwind.core.floats.immersion import immersion_at_load_m
 from brookwind.core.motion.afloat import Afloat, go
 from brookwind.core.motion.dragging import dragged, drags
+from brookwind.core.motion.fall import fall
+from brookwind.core.motion.fall_answer import Fall, FallWish
 from brookwind.core.motion.moving import Moving, describe
+from brookwind.core.motion.paying import QUICK
 from brookwind.core.motion.setting import SET_IN_CURRENT_M, MovingStop, moving_setting, moving_stop
 from brookwind.core.motion.setup import Setup, moves, setup_of
 from brookwind.core.rest.handles import Handle, handles
@@ -171,6 +174,19 @@ class Situation:
         Raises: OutOfRange when no setting does it.
         """
         return moving_stop(self.rig, self.settled, bed, self.stop, self.shape)
+
+    @cached_property
+    def fallen(self) -> Fall | None:
+        """Its fall as it is usually cast, followed no finer than it is counted; None where it cannot be followed."""
+        try:
+            return fall(self.rig, FallWish(), self.settled, QUICK)
+        except BrookwindError:
+            return None
+
+    @property
+    def ready_s(self) -> float | None:
+        """When its bait is at depth for good; None where that is not known. [s]"""
+        return None if self.fallen is None else self.fallen.to_depth_s
 
     @property
     def stop_set(self) -> Situation:

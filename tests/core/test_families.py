@@ -19,6 +19,7 @@ from brookwind.core.edits.change_hook import ChangeHook
 from brookwind.core.edits.change_line import ChangeLine
 from brookwind.core.edits.switch import switch
 from brookwind.core.errors import BrookwindError, OutOfRange
+from brookwind.core.proof.checks import judge
 from brookwind.core.reading.read import Reader
 from brookwind.core.reading.seen import Seen
 from brookwind.core.rest.stop import set_stop
@@ -62,6 +63,7 @@ def test_family_goes_from_choice_to_rest_in_its_water(family_id: str, salinity: 
     answer = evaluate(rig)
     assert (answer.moving or answer.afloat).status == "stands"
     assert {f.id for f in answer.findings} <= (MEANT if family.laid or family.layout.overload > 1 else set())
+    assert judge(Situation(rig), falls=True).findings == answer.findings, "nor does its fall stand against it"
     assert answer.stop is not None
     if answer.moving is None:
         assert answer.stop.slide_m == pytest.approx(0, abs=1e-6)

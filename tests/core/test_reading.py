@@ -15,6 +15,7 @@ from brookwind.core.edits.change import apply
 from brookwind.core.edits.means import Means
 from brookwind.core.edits.tie import Tie
 from brookwind.core.errors import NotUnderstood, OutOfRange
+from brookwind.core.proof.checks import judge
 from brookwind.core.reading.asking import entropy, told
 from brookwind.core.reading.causes import CAUSES
 from brookwind.core.reading.read import FloatReading, Reader, read
@@ -65,8 +66,10 @@ def test_faults_of_the_demo_rigs_are_found_and_the_chances_are_honest() -> None:
 
 
 @pytest.mark.parametrize("working", WORKING.values(), ids=list(WORKING))
-def test_a_working_rig_that_sits_right_is_right_or_its_fault_does_not_show(working: Working) -> None:
-    found = read(Situation(working.tied()), Seen(look="right", before=True, wound="in-order"))
+def test_nothing_stands_against_a_working_rig_and_one_that_sits_right_is_right(working: Working) -> None:
+    there = Situation(working.tied())
+    assert [f.id for f in judge(there, falls=True).findings if f.severity == "refuse"] == []
+    found = read(there, Seen(look="right", before=True, wound="in-order"))
     assert found.causes[0].id == "right"
 
 

@@ -11,12 +11,14 @@ from brookwind.core.advice.purpose import purpose_of
 from brookwind.core.advice.schools import habits_for
 from brookwind.core.answers.catalogue import Catalogue, catalogue
 from brookwind.core.answers.evaluate import Evaluation, evaluate
+from brookwind.core.answers.proof import Proof, proof
 from brookwind.core.box.stock import Stock
 from brookwind.core.edits.change import Change, apply
 from brookwind.core.edits.means import Means
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.labels import LONGEST, Label, parse_label
 from brookwind.core.rules.place_rules import Day, Place
+from brookwind.core.situation import Situation
 
 router = APIRouter(prefix="/api", tags=["compute"])
 
@@ -55,6 +57,13 @@ def evaluate_rig(request: EvaluateRequest, rules: RulesOfRequest, book: BookOfRe
     answer = evaluate(request.rig, Place(rules=ruled, day=request.day) if ruled else None, book)
     # Written out at once: the framework would validate it a second time, at every step of a drag.
     return Response(answer.model_dump_json(), media_type="application/json")
+
+
+@router.post("/proof")
+def prove_rig(request: EvaluateRequest, rules: RulesOfRequest, book: BookOfRequest) -> Proof:
+    """Every check of a rig, those of its fall too, and what came of each."""
+    ruled = rules.at_swim(request.rig.water.swim)
+    return proof(Situation(request.rig, Place(rules=ruled, day=request.day) if ruled else None, book))
 
 
 @router.post("/edit")

@@ -6,7 +6,6 @@ from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
 from brookwind.api.session import BookOfRequest
-from brookwind.core.answers.ready import ready_s
 from brookwind.core.reading.read import FloatReading, read
 from brookwind.core.reading.seen import Seen
 from brookwind.core.rig.document import Rig
@@ -28,6 +27,6 @@ class ReadRequest(BaseModel):
 def read_the_float(request: ReadRequest, book: BookOfRequest) -> FloatReading:
     """The causes that explain it, likeliest first."""
     there, seen = Situation(request.rig, book=book), request.seen
-    if request.after_s is not None and (reckoned := ready_s(there)):
+    if request.after_s is not None and (reckoned := there.ready_s):
         seen = seen.model_copy(update={"late": min(50.0, max(0.02, request.after_s / reckoned))})
     return read(there, seen)

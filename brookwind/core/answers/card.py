@@ -5,7 +5,6 @@ from __future__ import annotations
 from math import degrees
 from typing import Literal
 
-from brookwind.core.answers.ready import fallen
 from brookwind.core.figures import Figure, Told, angle, depth, speed, tip
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import sphere_diameter_m
@@ -169,7 +168,7 @@ def _look(there: Situation) -> tuple[Told, ...]:
         look.append(told)
     else:
         look.append(Told(says="It lies over."))
-    fall = fallen(there)
+    fall = there.fallen
     if fall is None:
         return tuple(look)
     if fall.to_stop_s is not None:

@@ -16,6 +16,7 @@ from brookwind.core.motion.setup import held_back
 from brookwind.core.proof.check import Check, Finding
 from brookwind.core.proof.ways_out import ways_out
 from brookwind.core.rest.stop import hangs_past, least_setting_m
+from brookwind.core.rest.tip_advice import tip_thickness_m
 from brookwind.core.rest.tip_range import sinks_in_doubt, tip_gate_m
 from brookwind.core.rig.components import Shot
 from brookwind.core.rig.document import of_kind
@@ -23,6 +24,7 @@ from brookwind.core.rig.families import FAMILY, hangs_at_m, layout_of
 from brookwind.core.rig.labels import printed_kg
 from brookwind.core.rig.shot_series import FINEST_KG
 from brookwind.core.situation import MADE_UP_SHARE, Situation
+from brookwind.core.water.sight import least_seen_tip_m
 
 STOP_TOLERANCE_M = 0.01
 """A stop this near to its place is not spoken of. [m] Editable default."""
@@ -30,6 +32,9 @@ MISREAD = (0.5, 2.0)
 """A label that reads as so much less or more than what is entered was misread. Editable default."""
 LABEL_TOLERANCE = 0.05
 """Label and measures may differ by this share. Editable default."""
+
+SEEN_SHARE = 0.7
+"""A tip of this share of what is just seen is still found by one who knows where it is. Editable default."""
 
 
 def _lead(there: Situation, pull_n: float) -> Figure:
@@ -163,6 +168,15 @@ def _tip_too_long(check: Check, there: Situation) -> Finding | None:
     return check.finds({"wanted": tip(wanted), "longest": tip(longest)}, change=SetAim(tip_m=longest))
 
 
+def _tip_unseen(check: Check, there: Situation) -> Finding | None:
+    """What shows is clearly too small a spot for an eye where the rod is."""
+    s, away = there.as_fished, there.rig.conditions.distance_m
+    seen = least_seen_tip_m(away, tip_thickness_m(s.body))
+    if s.status != "stands" or s.tip_m >= SEEN_SHARE * seen:
+        return None
+    return check.finds({"tip": tip(s.tip_m), "seen": tip(seen), "away": Figure(value=away, quantity="distance")})
+
+
 def _stop_off(check: Check, there: Situation) -> Finding | None:
     stop = there.stop
     if abs(stop.slide_m) <= STOP_TOLERANCE_M or there.moving is not None:
@@ -262,6 +276,11 @@ AT_REST = (
         "tip-longer-than-tip", "more tip than there is", "float", "note", _tip_too_long,
         "{wanted} of tip is wanted, but this float's tip is {longest} long.",
         "Ask for less tip, or take another float.",
+    ),
+    Check(
+        "tip-unseen", "tip against the distance", "float", "note", _tip_unseen,
+        "From {away} {tip} of this tip is too small to see.",
+        "Show {seen} or more, take a thicker tip, or come nearer.", source="ISO 8596; Ricco's law",
     ),
     Check("stop-off", "place of the stop", "stop", "note", _stop_off, needs="stop", source="geometry"),
     Check(

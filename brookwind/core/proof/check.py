@@ -39,7 +39,7 @@ class Check:
     """A check: what it is about, when it can be asked, how it is judged, and what it says.
 
     It cannot be asked of a rig that lacks what it `needs`: a shape in moving water, a stop that belongs somewhere, the
-    rules of a place.
+    rules of a place, a fall that can be followed.
     """
 
     id: str
@@ -50,7 +50,7 @@ class Check:
     says: str = ""
     """The sentence, where there is one; judges that have several bring their own."""
     remedy: str = ""
-    needs: Literal["rest", "stop", "current", "place"] = "rest"
+    needs: Literal["rest", "stop", "current", "place", "fall"] = "rest"
     source: str = "default"
 
     def finds(
@@ -87,9 +87,13 @@ class Check:
 
         there: the rig.
         """
-        return self.judge(self, there) if self._can_be_asked(there) else None
+        return self.judge(self, there) if self.can_be_asked(there) else None
 
-    def _can_be_asked(self, there: Situation) -> bool:
+    def can_be_asked(self, there: Situation) -> bool:
+        """It has all that it needs.
+
+        there: the rig.
+        """
         match self.needs:
             case "stop":
                 return there.stop_problem is None
@@ -97,5 +101,7 @@ class Check:
                 return there.moving is not None
             case "place":
                 return there.place is not None
+            case "fall":
+                return there.fallen is not None
             case "rest":
                 return True

@@ -43,6 +43,8 @@ MIND = (
             lambda rig: True),
     _due("lead", "load", "Lead: many places forbid it in some sizes. Never close shot with your teeth; wash your "
             "hands before you eat.", _lead),
+    _due("winder", "line", "Not on a flat winder: kinks stop the line in the float. Keep it on a spool or the top kit.",
+            lambda rig: rig.float_piece.mount == "pole-sliding"),
     _due("swell", "water", "Sea mark: watch the swell for ten minutes first, never go alone, wear a lifejacket.",
             lambda rig: rig.water.salinity > SALT_WATER),
     _due("tide", "water", "Know your way out before the tide cuts it off.",

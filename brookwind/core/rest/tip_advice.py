@@ -8,6 +8,7 @@ from typing import Literal
 from pydantic import Field
 
 from brookwind.core.figures import Figure, tip
+from brookwind.core.floats.body import FloatBody
 from brookwind.core.floats.immersion import tip_per_newton_m
 from brookwind.core.frozen import Frozen, Sourced
 from brookwind.core.rest.settle import Settled
@@ -59,6 +60,14 @@ def waves_at(conditions: Conditions) -> Chop:
     return Chop(height_m=height, period_s=period, extra_tip_m=TIP_SHARE * height)
 
 
+def tip_thickness_m(body: FloatBody) -> float:
+    """Of a float's tip, half way up. [m]
+
+    body: the float.
+    """
+    return 2.0 * body.profile.radius_m(body.length_m - 0.5 * body.longest_tip_m)
+
+
 def tip_advice(rig: Rig, settled: Settled) -> TipAdvice:
     """The tip to ask for: what a calm asks, and what chop, dragging and the bait add; never less than can be seen.
 
@@ -83,7 +92,7 @@ def tip_advice(rig: Rig, settled: Settled) -> TipAdvice:
             TipNeed(id="bait", says="for a bait that may weigh half as much again", tip_m=for_bait, source="default")
         )
     wanted = sum(n.tip_m for n in needs)
-    thick = 2.0 * body.profile.radius_m(body.length_m - 0.5 * body.longest_tip_m)
+    thick = tip_thickness_m(body)
     seen = least_seen_tip_m(conditions.distance_m, thick)
     if seen > wanted:
         needs.append(TipNeed(id="sight", says="to be seen at all", tip_m=seen, source="ISO 8596; Ricco's law"))

@@ -16,6 +16,7 @@ export const rigs = {
   deleteRig: (key: string, version: number) => remove("/api/rigs/{key}", { path: { key }, query: { version } }),
   startRig: (body: Schemas["Start"]) => post("/api/rigs/start", { body }),
   evaluate: ({ rig, day }: { rig: Rig; day: Day }) => post("/api/evaluate", { body: { rig, day } }),
+  proof: ({ rig, day }: { rig: Rig; day: Day }) => post("/api/proof", { body: { rig, day } }),
   edit: (rig: Rig, change: Change) => post("/api/edit", { body: { rig, change } }),
   tackle: (rig: Rig) => post("/api/tackle", { body: { rig } }),
   balance: (rig: Rig, wish: Wish) => post("/api/balance", { body: { rig, wish } }),

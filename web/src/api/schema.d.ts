@@ -1018,6 +1018,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/proof": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Prove Rig
+         * @description Every check of a rig, those of its fall too, and what came of each.
+         */
+        post: operations["prove_rig_api_proof_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/read/dropped": {
         parameters: {
             query?: never;
@@ -1913,6 +1933,26 @@ export interface components {
             ask: string;
             /** Id */
             id: string;
+        };
+        /**
+         * Asked
+         * @description A check and what came of it.
+         */
+        Asked: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+            /**
+             * Outcome
+             * @enum {string}
+             */
+            outcome: "kept" | "found" | "left" | "not-asked";
+            /**
+             * Station
+             * @enum {string}
+             */
+            station: "water" | "bait" | "float" | "line" | "load" | "stop" | "proof";
         };
         /**
          * Bait
@@ -5863,6 +5903,18 @@ export interface components {
         ProfileRead: {
             /** Points */
             points: components["schemas"]["OutlinePoint"][];
+        };
+        /**
+         * Proof
+         * @description A rig put to the proof: its fall too.
+         */
+        Proof: {
+            /** Asked */
+            asked: components["schemas"]["Asked"][];
+            /** Findings */
+            findings: components["schemas"]["Finding"][];
+            /** Muted */
+            muted: components["schemas"]["Finding"][];
         };
         /**
          * Proposal
@@ -12472,6 +12524,75 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    prove_rig_api_proof_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["EvaluateRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Proof"];
+                };
             };
             /** @description Not readable */
             400: {

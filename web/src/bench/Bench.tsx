@@ -132,6 +132,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
     own,
     ...offered,
     onFamily: () => setSheet("family"),
+    onStation: setStation,
   };
   return (
     <Flex direction="column" minH="100dvh" h={{ lg: "100dvh" }}>

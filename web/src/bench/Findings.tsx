@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { BellOff, CheckCircle2, CircleAlert, Info, TriangleAlert, X } from "lucide-react";
 import { useState } from "react";
-import type { Evaluation, Finding } from "../api/client";
+import { api, type Change, type Evaluation, type Finding, Refusal } from "../api/client";
 import { Button } from "../shell/Button";
 import { TextField } from "../shell/TextField";
 import { say } from "../units/quantity";
@@ -70,12 +70,21 @@ function useWords() {
 }
 
 /** One finding: what is so, what to do about it, or why it is left. */
-function Told({ finding: f, onGo, onDone }: { finding: Finding } & Omit<Props, "evaluation">) {
-  const { bench } = useHere();
+export function Told({ finding: f, onGo, onDone }: { finding: Finding } & Omit<Props, "evaluation">) {
+  const { bench, onTry } = useHere();
   const words = useWords();
   const [leaving, setLeaving] = useState(false);
   const { change } = f;
   const refuses = f.severity === "refuse";
+  const look = async (remedy: Change) => {
+    try {
+      const rig = await api.edit(bench.rig, remedy);
+      onTry({ rig, name: "the remedy", summary: words(f, "remedy").replace(/\.$/, ""), act: "Do so" });
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      bench.setSaid({ tone: "refuse", text: error.message });
+    }
+  };
   const Icon = refuses ? TriangleAlert : CircleAlert;
   return (
     <Box py="1">
@@ -87,9 +96,14 @@ function Told({ finding: f, onGo, onDone }: { finding: Finding } & Omit<Props, "
           <strong>{words(f, "says")}</strong> {words(f, "remedy")}
         </Text>
         {f.ways && f.ways.length > 0 ? null : change ? (
-          <Button size="sm" disabled={bench.busy} onClick={() => void bench.edit(change).then((d) => d && onDone())}>
-            Do so<span className="bw-hidden">: {words(f, "remedy")}</span>
-          </Button>
+          <>
+            <Button size="sm" variant="quiet" onClick={() => void look(change)}>
+              Look<span className="bw-hidden">: {words(f, "remedy")}</span>
+            </Button>
+            <Button size="sm" disabled={bench.busy} onClick={() => void bench.edit(change).then((d) => d && onDone())}>
+              Do so<span className="bw-hidden">: {words(f, "remedy")}</span>
+            </Button>
+          </>
         ) : (
           <Button size="sm" onClick={() => onGo(f.station)}>
             Go there
@@ -165,7 +179,7 @@ function Because({ check, onClose }: { check: string; onClose: () => void }) {
 }
 
 /** What the angler has left as it is, and why; each can be heard again. */
-function Left({ muted }: { muted: Finding[] }) {
+export function Left({ muted }: { muted: Finding[] }) {
   const { bench } = useHere();
   const words = useWords();
   return (

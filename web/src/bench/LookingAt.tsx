@@ -65,7 +65,7 @@ export function LookBar({ proposal, onBack, onTake }: BarProps) {
           Back to mine
         </Button>
         <Button variant="solid" onClick={onTake}>
-          Pinch it on
+          {proposal.act ?? "Pinch it on"}
         </Button>
       </Flex>
     </Flex>

@@ -5,7 +5,10 @@ import type { Answer } from "./useEvaluation";
 import type { Asked } from "./wish";
 
 /** A rig that is looked at before it is taken. */
-export type Looked = Pick<Proposal, "rig" | "name" | "summary">;
+export type Looked = Pick<Proposal, "rig" | "name" | "summary"> & {
+  /** What the press that takes it is called, where it is not pinched on. */
+  act?: string;
+};
 
 /** What every station of the bench may need; each takes what it does. */
 export type Here = {
@@ -27,6 +30,7 @@ export type Here = {
   onBalance: (pattern?: string) => void;
   onSetStop: () => void;
   onFamily: () => void;
+  onStation: (id: string) => void;
 };
 
 const Bench = createContext<Here | null>(null);

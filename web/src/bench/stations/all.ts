@@ -3,9 +3,10 @@ import { BAIT } from "./BaitStation";
 import { FLOAT } from "./FloatStation";
 import { LINE } from "./LineStation";
 import { LOAD } from "./LoadStation";
+import { PROOF } from "./ProofStation";
 import { STOP } from "./StopStation";
 import { THREAD } from "./ThreadStation";
 import { WATER } from "./WaterStation";
 
 /** The stations in the order of the work. */
-export const STATIONS: Station[] = [WATER, BAIT, FLOAT, LINE, LOAD, STOP, THREAD];
+export const STATIONS: Station[] = [WATER, BAIT, FLOAT, LINE, LOAD, STOP, THREAD, PROOF];
