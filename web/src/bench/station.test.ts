@@ -41,6 +41,7 @@ it("shows each bead's value in the person's words and units", () => {
     "Load: 1.36 g of 1.36 g",
     "Stop: 72 cm to the hook",
     "Thread: 4 parts",
+    "Proof: 2 things",
   ]);
 });
 
@@ -53,6 +54,7 @@ it("takes the worst finding of a station as its state", () => {
     load: "refuse",
     stop: "note",
     thread: "settled",
+    proof: "refuse",
   });
 });
 

@@ -22,6 +22,8 @@ export type Station = {
   value: (look: Look) => string;
   /** Fields of the rig that are entered here, by the start of their paths. */
   fields: string[];
+  /** It speaks of what was found at every station. */
+  ofAll?: boolean;
   Panel: () => React.ReactNode;
 };
 
@@ -42,7 +44,7 @@ function stateOf(station: Station, all: Station[], evaluation: Evaluation | null
     return length(station) > 0 && nearest.id === station.id;
   });
   if (refusedHere) return "refuse";
-  const mine = (evaluation?.findings ?? []).filter((f: Finding) => f.station === station.id);
+  const mine = (evaluation?.findings ?? []).filter((f: Finding) => station.ofAll || f.station === station.id);
   if (mine.some((f) => f.severity === "refuse")) return "refuse";
   return mine.length > 0 ? "note" : "settled";
 }

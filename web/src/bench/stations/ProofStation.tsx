@@ -79,5 +79,6 @@ export const PROOF: Station = {
     return n === 0 ? "nothing against it" : counted(n, "thing");
   },
   fields: [],
+  ofAll: true,
   Panel: ProofStation,
 };
