@@ -53,6 +53,7 @@ def card_command(
     from brookwind.core.situation import Situation
     from brookwind.formats.card.layout import Stamp, card_sheet, cards_sheets, label_sheet, told
     from brookwind.formats.card.pdf import write_pdf
+    from brookwind.formats.card.square import too_long
     from brookwind.formats.card.strip import strip_sheets
     from brookwind.formats.card.svg import write_svg
 
@@ -73,7 +74,7 @@ def card_command(
     else:
         sheets = [card_sheet(c, rig, stamp, units) for c, rig in made]
     if pdf is not None:
-        pdf.write_bytes(write_pdf(sheets, made[0][0].name, moment))
+        pdf.write_bytes(write_pdf(sheets, made[0][0].name, moment, too_long(rigs)))
     if svg is not None:
         svg.write_text(write_svg(sheets[0]), encoding="utf-8")
     if pdf is None and svg is None:

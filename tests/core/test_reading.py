@@ -11,6 +11,8 @@ from hypothesis import given, settings
 from hypothesis import strategies as st
 from pydantic import ValidationError
 
+from brookwind.core.answers.card import card
+from brookwind.core.answers.proof import proof
 from brookwind.core.edits.change import apply
 from brookwind.core.edits.means import Means
 from brookwind.core.edits.tie import Tie
@@ -21,7 +23,9 @@ from brookwind.core.reading.causes import CAUSES
 from brookwind.core.reading.read import FloatReading, Reader, read
 from brookwind.core.reading.seen import LOOKS, Seen, Trial
 from brookwind.core.reading.words import said, seen_of
+from brookwind.core.rig.document import Rig
 from brookwind.core.situation import Situation
+from brookwind.core.tying.steps import threading
 from brookwind.demo.load import demo_rigs
 
 from .faults import Angler, World, asked
@@ -191,3 +195,12 @@ def test_what_cannot_be_is_refused_in_a_sentence() -> None:
 def test_causes_have_names_of_their_own_and_priors_that_can_be() -> None:
     assert len({c.id for c in CAUSES}) == len(CAUSES)
     assert 0.9 <= sum(c.prior for c in CAUSES) <= 1.3
+
+
+@pytest.mark.parametrize("rig", RIGS.values(), ids=list(RIGS))
+def test_a_rig_of_a_family_that_is_gone_is_proved_tied_read_and_carded(rig: Rig) -> None:
+    there = Situation(rig.model_copy(update={"family": "gone"}))
+    assert proof(there).asked
+    assert threading(there.rig).steps
+    assert card(there).marks
+    assert Reader(there).read(Seen(look="flat")).causes

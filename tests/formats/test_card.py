@@ -24,7 +24,7 @@ from brookwind.core.situation import Situation
 from brookwind.formats.card.drawing import Patch, Ring, Sheet, Stroke, Words, fitted, width_mm
 from brookwind.formats.card.layout import A4, A6, Stamp, card_sheet, cards_sheets, label_sheet
 from brookwind.formats.card.pdf import write_pdf
-from brookwind.formats.card.square import BEGINS, LETTERS, LONGEST, _base45, read_text, rig_text
+from brookwind.formats.card.square import BEGINS, LETTERS, LONGEST, _base45, read_text, rig_text, too_long
 from brookwind.formats.card.strip import ROW_M, strip_sheets
 from brookwind.formats.card.svg import write_svg
 from brookwind.formats.units import Units
@@ -204,3 +204,14 @@ def test_a_text_is_cut_to_what_fits() -> None:
     cut = fitted("a rather long name of a rig", 20, 3.0)
     assert cut.endswith("…")
     assert width_mm(cut, 3.0) <= 20
+
+
+def test_the_document_of_a_rig_too_long_for_its_square_goes_along_in_the_pdf(rigs: dict[str, Rig]) -> None:
+    noise = "".join(Random(1).choices("abcdefghijklmnopqrstuvwxyz ABCDEFGHIJKLMNOPQRSTUVWXYZ0123456789", k=4000))
+    rig = rigs["grayling-avon"].model_copy(update={"notes": noise})
+    along = too_long((rig, rigs["rudd-strung"]))
+    assert list(along) == ["grayling-avon.json"]
+    pdf = pypdfium2.PdfDocument(write_pdf([card_sheet(card_of(rig), rig, STAMP)], rig.name, MADE, along))
+    attachment = pdf.get_attachment(0)
+    assert attachment.get_name() == "grayling-avon.json"
+    assert Rig.model_validate_json(bytes(attachment.get_data())) == rig

@@ -18,7 +18,7 @@ from brookwind.core.situation import Situation
 from brookwind.formats.card.drawing import Sheet
 from brookwind.formats.card.layout import Stamp, card_sheet, cards_sheets, label_sheet
 from brookwind.formats.card.pdf import write_pdf
-from brookwind.formats.card.square import fits, read_text
+from brookwind.formats.card.square import fits, read_text, too_long
 from brookwind.formats.card.strip import strip_sheets
 from brookwind.formats.card.svg import write_svg
 from brookwind.formats.units import METRIC, Units
@@ -71,7 +71,8 @@ def print_cards(request: CardsRequest, book: BookOfRequest, rules: RulesOfReques
     """The same as PDF, life-size."""
     first = request.rigs[0].name if len(request.rigs) == 1 else "Rig cards"
     made = datetime.combine(request.day, time(12), tzinfo=UTC)
-    return attached(write_pdf(_sheets(request, book, rules), first, made), "application/pdf", f"{first}.pdf")
+    document = write_pdf(_sheets(request, book, rules), first, made, too_long(request.rigs))
+    return attached(document, "application/pdf", f"{first}.pdf")
 
 
 @router.post("/read")

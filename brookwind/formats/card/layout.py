@@ -159,7 +159,7 @@ def _foot(card: Card, rig: Rig, units: Units) -> list[Item]:
     if squared:
         put("The square is the rig itself, for any reader.", 2)
     else:
-        put("The rig is too long for a square: keep its file beside the card.", 2)
+        put("The rig is too long for a square: its document goes along in the PDF.", 2)
     return [i for i in items if not isinstance(i, Words) or i.y <= A6[1] - 3]
 
 

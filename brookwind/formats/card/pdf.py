@@ -2,22 +2,23 @@
 
 from __future__ import annotations
 
-from collections.abc import Sequence
+from collections.abc import Mapping, Sequence
 from datetime import datetime
 
 from fpdf import FPDF
 
-from brookwind.formats.card.drawing import MM_PER_POINT, Item, Patch, Ring, Sheet, Stroke, Words, font_file, width_mm
+from brookwind.formats.card.drawing import MM_PER_POINT, Patch, Ring, Sheet, Stroke, Words, font_file, width_mm
 
 FONT = "card"
 
 
-def write_pdf(sheets: Sequence[Sheet], title: str, made: datetime) -> bytes:
+def write_pdf(sheets: Sequence[Sheet], title: str, made: datetime, attached: Mapping[str, str] | None = None) -> bytes:
     """Sheets as a PDF document.
 
     sheets: the pages.
     title: of the document.
     made: when it is made.
+    attached: text files that go along in it, by their names.
     """
     pdf = FPDF(unit="mm")
     pdf.set_auto_page_break(False)
@@ -29,14 +30,22 @@ def write_pdf(sheets: Sequence[Sheet], title: str, made: datetime) -> bytes:
     pdf.viewer_preferences = None
     pdf.add_font(FONT, "", font_file(False))
     pdf.add_font(FONT, "B", font_file(True))
+    for name, text in (attached or {}).items():
+        pdf.embed_file(basename=name, bytes=text.encode())
     for sheet in sheets:
         pdf.add_page(orientation="portrait", format=(sheet.width, sheet.height))
+        # A square has a thousand of them: their colour is set once.
+        pdf.set_fill_color(0, 0, 0)
         for item in sheet.items:
-            _draw(pdf, item)
+            if isinstance(item, Patch):
+                pdf.rect(item.x, item.y, item.width, item.height, style="F")
+        for item in sheet.items:
+            if not isinstance(item, Patch):
+                _draw(pdf, item)
     return bytes(pdf.output())
 
 
-def _draw(pdf: FPDF, item: Item) -> None:
+def _draw(pdf: FPDF, item: Stroke | Ring | Words) -> None:
     match item:
         case Stroke():
             pdf.set_line_width(item.width)
@@ -47,9 +56,6 @@ def _draw(pdf: FPDF, item: Item) -> None:
             pdf.set_fill_color(shade, shade, shade)
             r = item.radius
             pdf.ellipse(item.x - r, item.y - r, 2 * r, 2 * r, style="DF")
-        case Patch():
-            pdf.set_fill_color(0, 0, 0)
-            pdf.rect(item.x, item.y, item.width, item.height, style="F")
         case Words():
             pdf.set_font(FONT, "B" if item.bold else "", item.size / MM_PER_POINT)
             back = {"start": 0.0, "middle": 0.5, "end": 1.0}[item.anchor]

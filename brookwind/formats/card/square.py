@@ -8,7 +8,7 @@ from __future__ import annotations
 
 import json
 import zlib
-from collections.abc import Iterator
+from collections.abc import Iterable, Iterator
 
 import segno
 
@@ -72,6 +72,14 @@ def fits(rig: Rig) -> bool:
     return len(rig_text(rig)) <= LONGEST
 
 
+def too_long(rigs: Iterable[Rig]) -> dict[str, str]:
+    """The documents of the rigs whose square would be too long, by the names of their files.
+
+    rigs: the rigs.
+    """
+    return {f"{rig.id}.json": rig.model_dump_json(indent=2) for rig in rigs if not fits(rig)}
+
+
 def square(rig: Rig, x: float, y: float, side: float) -> tuple[Item, ...]:
     """The rig's square as drawn; nothing when it is too long for one.
 
@@ -86,10 +94,21 @@ def square(rig: Rig, x: float, y: float, side: float) -> tuple[Item, ...]:
     rows = [list(row) for row in made.matrix]
     module = side / (len(rows) + 2 * QUIET)
     return tuple(
-        Patch(x + (QUIET + at) * module, y + (QUIET + i) * module, n * module, module)
-        for i, row in enumerate(rows)
-        for at, n in _runs(row)
+        Patch(x + (QUIET + at) * module, y + (QUIET + i) * module, n * module, rows_ * module)
+        for i, at, n, rows_ in _blocks(rows)
     )
+
+
+def _blocks(rows: list[list[int]]) -> Iterator[tuple[int, int, int, int]]:
+    """Row, column, width and height of the rectangles of dark modules; equal runs of neighbouring rows are one."""
+    open_: dict[tuple[int, int], int] = {}
+    for i, row in enumerate([*rows, []]):
+        runs = set(_runs(row))
+        for run in [r for r in open_ if r not in runs]:
+            first = open_.pop(run)
+            yield first, *run, i - first
+        for run in runs - open_.keys():
+            open_[run] = i
 
 
 def _runs(row: list[int]) -> Iterator[tuple[int, int]]:

@@ -85,7 +85,7 @@ export default function CardDialog({ rig, onClose }: { rig: Rig; onClose: () => 
           ))}
         </Flex>
         {sheets.data && !sheets.data.squared && (
-          <Text>The rig is too long for a square: save it as a file beside the card.</Text>
+          <Text>The rig is too long for a square: its document is attached to the PDF.</Text>
         )}
       </Stack>
     </Sheet>
