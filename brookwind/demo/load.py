@@ -16,7 +16,9 @@ from brookwind.core.box.items import BoxItem
 from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.rules.place_rules import PlaceRules
 from brookwind.core.survey.document import Survey
+from brookwind.demo.seasons import seasons
 from brookwind.store.database import take_right_to_write, unit_of_work
+from brookwind.store.log import Log
 from brookwind.store.records import SwimFields, WaterFields
 from brookwind.store.repositories import Box, PlaceRulesOf, Rigs, Surveys, Swims, Waters
 
@@ -79,10 +81,13 @@ def load_demo(engine: Engine, today: date | None = None) -> bool:
         for fields in _read("rules.json"):
             rules.create(PlaceRules.model_validate(fields))
         surveys = Surveys(session)
-        for survey in demo_surveys(today or now().date()):
+        day = today or now().date()
+        for survey in demo_surveys(day):
             surveys.create(survey)
         for item in demo_box():
             box.create(item)
-        for rig in demo_rigs():
+        made = demo_rigs()
+        for rig in made:
             rigs.create(rig)
+        Log(session).load(seasons(made, day))
     return True

@@ -5,7 +5,7 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Any
 
-from sqlalchemy import JSON
+from sqlalchemy import JSON, Index
 from sqlmodel import Field, SQLModel
 
 from brookwind.clock import now
@@ -106,3 +106,43 @@ class RigRevisionRow(SQLModel, table=True):
     version: int
     fields: dict[str, Any] = Field(sa_type=JSON, nullable=False)
     saved_at: datetime = Field(default_factory=now)
+
+
+class OutingRow(SQLModel, table=True):
+    """A session on the water. Times are UTC; `offset_min` is what the angler's clock was ahead."""
+
+    __tablename__ = "outing"
+
+    id: str = Field(primary_key=True)
+    version: int = 1
+    swim_id: str | None = Field(default=None, foreign_key="swim.id", ondelete="SET NULL", index=True)
+    place: str = Field(index=True)
+    begins_at: datetime = Field(index=True)
+    ends_at: datetime | None = None
+    offset_min: int = 0
+    notes: str = ""
+    updated_at: datetime = Field(default_factory=now)
+
+
+class EventRow(SQLModel, table=True):
+    """Something that happened in a session; it goes with it. How it was fished stands in columns beside the rig."""
+
+    __tablename__ = "event"
+    __table_args__ = (Index("ix_event_outing_at", "outing_id", "at"), Index("ix_event_kind_species", "kind", "species"))
+
+    id: str = Field(primary_key=True)
+    outing_id: str = Field(foreign_key="outing.id", ondelete="CASCADE")
+    at: datetime
+    offset_min: int = 0
+    kind: str
+    came: str | None = None
+    species: str | None = None
+    length_m: float | None = None
+    mass_kg: float | None = None
+    text: str = ""
+    rig_name: str | None = None
+    height_m: float | None = None
+    setting_m: float | None = None
+    pattern: str | None = None
+    bait: str | None = None
+    rig: dict[str, Any] | None = Field(default=None, sa_type=JSON(none_as_null=True))

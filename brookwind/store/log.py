@@ -1,0 +1,281 @@
+"""Sessions and events: written as they happen, each once, and read in bulk for what is asked of them."""
+
+from __future__ import annotations
+
+from collections.abc import Iterable, Sequence
+from datetime import UTC, datetime, timedelta, timezone
+from typing import Any, cast
+
+from sqlalchemy import delete, func, update
+from sqlalchemy import select as sa_select
+from sqlmodel import Session, col, select
+
+from brookwind.clock import now
+from brookwind.core.frozen import Frozen
+from brookwind.core.log.entries import Came, Event, Fished, Kind, Outing, check_within, fished
+from brookwind.core.log.looks import Happened, Visit
+from brookwind.core.rig.document import Rig
+from brookwind.store.database import take_right_to_write
+from brookwind.store.repository import NotKept, Stale, Taken
+from brookwind.store.tables import EventRow, OutingRow, SwimRow
+
+
+class KeptOuting(Frozen):
+    """A session, the version it is at, and what came of it in short."""
+
+    version: int
+    fields: Outing
+    fish: int
+    bites: int
+
+
+class Species(Frozen):
+    """A fish that was caught, and how often."""
+
+    id: str
+    n: int
+
+
+class Asked(Frozen):
+    """Which part of the log is asked: None is all of it."""
+
+    species: str | None = None
+    place: str | None = None
+    since: datetime | None = None
+
+
+def _in_utc(moment: datetime) -> tuple[datetime, int]:
+    """As it is kept: UTC, and the minutes the person's clock was ahead."""
+    offset = moment.utcoffset() or timedelta(0)
+    return moment.astimezone(UTC), round(offset.total_seconds() / 60)
+
+
+def _moment(kept: datetime, offset_min: int) -> datetime:
+    return kept.astimezone(timezone(timedelta(minutes=offset_min)))
+
+
+class Log:
+    """The log in a unit of work."""
+
+    def __init__(self, session: Session) -> None:
+        """Bind to a session.
+
+        session: the unit of work.
+        """
+        self.session = session
+
+    def outings(self, asked: Asked | None = None) -> list[KeptOuting]:
+        """The sessions, the newest first."""
+        counted = {
+            (key, kind): n
+            for key, kind, n in self.session.exec(
+                select(EventRow.outing_id, EventRow.kind, func.count())
+                .where(col(EventRow.kind).in_(("fish", "bite")))
+                .group_by(col(EventRow.outing_id), col(EventRow.kind))
+            ).all()
+        }
+        rows = self.session.exec(self._rows(asked or Asked()).order_by(col(OutingRow.begins_at).desc())).all()
+        return [self._kept(r, counted.get((r.id, "fish"), 0), counted.get((r.id, "bite"), 0)) for r in rows]
+
+    def get(self, key: str) -> KeptOuting:
+        """One session. Raises: NotKept."""
+        row = self._row(key)
+        counts = dict(
+            self.session.exec(
+                select(EventRow.kind, func.count()).where(EventRow.outing_id == key).group_by(col(EventRow.kind))
+            ).all()
+        )
+        return self._kept(row, counts.get("fish", 0), counts.get("bite", 0))
+
+    def create(self, outing: Outing) -> KeptOuting:
+        """Keep a new session; the same one once more is the one that is there. Raises: Taken when it is another."""
+        take_right_to_write(self.session)
+        there = self.session.get(OutingRow, outing.id)
+        if there is not None:
+            if self._fields(there) != outing:
+                raise Taken.one("taken", f"There is a session {outing.id!r} already.", "Use another id.", ("id",))
+            return self.get(outing.id)
+        self.session.add(OutingRow(id=outing.id, **self._columns(outing)))
+        self.session.flush()
+        return self.get(outing.id)
+
+    def replace(self, key: str, version: int, outing: Outing) -> KeptOuting:
+        """Write a session if it is still at the version read. Raises: Stale, NotKept; OutOfRange for its events."""
+        take_right_to_write(self.session)
+        for event in self.events(key):
+            check_within(outing, event)
+        changed = self.session.execute(
+            update(OutingRow)
+            .where(col(OutingRow.id) == key, col(OutingRow.version) == version)
+            .values(version=version + 1, updated_at=now(), **self._columns(outing))
+        )
+        if cast(Any, changed).rowcount == 0:
+            self._row(key)
+            raise Stale.one("stale", "The session was changed since it was read.", "Read it again.", ("version",))
+        self.session.expire_all()
+        return self.get(key)
+
+    def delete(self, key: str, version: int) -> None:
+        """Remove a session with its events. Raises: Stale, NotKept."""
+        take_right_to_write(self.session)
+        gone = self.session.execute(
+            delete(OutingRow).where(col(OutingRow.id) == key, col(OutingRow.version) == version)
+        )
+        if cast(Any, gone).rowcount == 0:
+            self._row(key)
+            raise Stale.one("stale", "The session was changed since it was read.", "Read it again.", ("version",))
+
+    def events(self, key: str) -> list[Event]:
+        """What happened in a session, in order. Raises: NotKept."""
+        self._row(key)
+        rows = self.session.exec(
+            select(EventRow).where(EventRow.outing_id == key).order_by(col(EventRow.at), col(EventRow.id))
+        ).all()
+        return [self._event(r) for r in rows]
+
+    def add(self, key: str, event: Event) -> Event:
+        """Keep an event; sent again it changes nothing. Raises: NotKept, Taken; OutOfRange outside its session."""
+        take_right_to_write(self.session)
+        check_within(self._fields(self._row(key)), event)
+        there = self.session.get(EventRow, event.id)
+        if there is not None:
+            if there.outing_id != key or self._event(there) != event:
+                raise Taken.one(
+                    "taken", f"There is an event {event.id!r} already.", "Give it an id of its own.", ("id",)
+                )
+            return event
+        self.session.add(self._event_row(key, event))
+        self.session.flush()
+        return event
+
+    def drop(self, key: str, event_id: str) -> None:
+        """Take an event back. One that is not there is taken back already. Raises: NotKept for the session."""
+        take_right_to_write(self.session)
+        self._row(key)
+        self.session.execute(delete(EventRow).where(col(EventRow.id) == event_id, col(EventRow.outing_id) == key))
+
+    def load(self, outings: Iterable[tuple[Outing, Sequence[Event]]]) -> None:
+        """Keep many sessions with their events at once; those that are there already are left as they are.
+
+        outings: each with what happened in it.
+        Raises: OutOfRange for an event outside its session.
+        """
+        take_right_to_write(self.session)
+        there = set(self.session.exec(select(OutingRow.id)).all())
+        known = set(self.session.exec(select(EventRow.id)).all())
+        new = list(outings)
+        for outing, events in new:
+            for event in events:
+                check_within(outing, event)
+            if outing.id not in there:
+                self.session.add(OutingRow(id=outing.id, **self._columns(outing)))
+                there.add(outing.id)
+        # The sessions are there before what happened in them.
+        self.session.flush()
+        for outing, events in new:
+            self.session.add_all(self._event_row(outing.id, e) for e in events if e.id not in known)
+            known |= {e.id for e in events}
+        self.session.flush()
+
+    def asked(self, asked: Asked) -> tuple[list[Visit], list[Happened]]:
+        """The part of the log that is asked, in short: no rig is read for it.
+
+        asked: which part.
+        """
+        moment = now()
+        chosen = self._rows(asked)
+        visits = [
+            Visit(r.id, r.place, _s(r.begins_at), _s(r.ends_at or moment), r.offset_min / 60.0)
+            for r in self.session.exec(chosen.order_by(col(OutingRow.begins_at))).all()
+        ]
+        e = EventRow
+        columns: list[Any] = [
+            e.outing_id, e.at, e.kind, e.came, e.species, e.rig_name, e.height_m, e.setting_m, e.pattern, e.bait,
+        ]  # fmt: skip
+        rows = self.session.execute(
+            sa_select(*columns).where(col(e.kind).in_(("rig", "fish", "bite"))).order_by(col(e.outing_id), col(e.at))
+        ).all()
+        return visits, [
+            Happened(outing, _s(at), kind, came, species, _how(*how) if kind == "rig" else None)
+            for outing, at, kind, came, species, *how in rows
+        ]
+
+    def places(self) -> list[str]:
+        """Where sessions were, the most often fished first."""
+        rows = self.session.exec(
+            select(OutingRow.place, func.count()).group_by(col(OutingRow.place)).order_by(func.count().desc())
+        ).all()
+        return [place for place, _ in rows]
+
+    def species(self) -> list[Species]:
+        """What was caught, the most often caught first."""
+        rows = self.session.exec(
+            select(EventRow.species, func.count())
+            .where(EventRow.kind == "fish", col(EventRow.species).is_not(None))
+            .group_by(col(EventRow.species))
+            .order_by(func.count().desc())
+        ).all()
+        return [Species(id=s or "", n=n) for s, n in rows]
+
+    def _rows(self, asked: Asked) -> Any:
+        chosen = select(OutingRow)
+        if asked.place is not None:
+            chosen = chosen.where(OutingRow.place == asked.place)
+        if asked.since is not None:
+            chosen = chosen.where(OutingRow.begins_at >= _in_utc(asked.since)[0])
+        return chosen
+
+    def _row(self, key: str) -> OutingRow:
+        row = self.session.get(OutingRow, key)
+        if row is None:
+            raise NotKept.one("not-kept", f"There is no session {key!r}.", "Read the list of sessions again.", ("key",))
+        return row
+
+    def _columns(self, outing: Outing) -> dict[str, Any]:
+        begins, offset = _in_utc(outing.begins)
+        swim = outing.swim if outing.swim and self.session.get(SwimRow, outing.swim) else None
+        return {
+            "swim_id": swim,
+            "place": outing.place,
+            "begins_at": begins,
+            "ends_at": None if outing.ends is None else _in_utc(outing.ends)[0],
+            "offset_min": offset,
+            "notes": outing.notes,
+        }
+
+    def _fields(self, row: OutingRow) -> Outing:
+        return Outing(
+            id=row.id, swim=row.swim_id, place=row.place, begins=_moment(row.begins_at, row.offset_min),
+            ends=None if row.ends_at is None else _moment(row.ends_at, row.offset_min), notes=row.notes,
+        )  # fmt: skip
+
+    def _kept(self, row: OutingRow, fish: int, bites: int) -> KeptOuting:
+        return KeptOuting(version=row.version, fields=self._fields(row), fish=fish, bites=bites)
+
+    def _event(self, row: EventRow) -> Event:
+        return Event(
+            id=row.id, at=_moment(row.at, row.offset_min), kind=cast(Kind, row.kind), came=cast(Came | None, row.came),
+            species=row.species, length_m=row.length_m, mass_kg=row.mass_kg, text=row.text,
+            rig=None if row.rig is None else Rig.model_validate(row.rig),
+        )  # fmt: skip
+
+    def _event_row(self, key: str, event: Event) -> EventRow:
+        at, offset = _in_utc(event.at)
+        how: dict[str, Any] = {}
+        if event.rig is not None:
+            short = fished(event.rig).model_dump()
+            how = {"rig_name": short.pop("rig"), **short, "rig": event.rig.model_dump(mode="json")}
+        return EventRow(
+            id=event.id, outing_id=key, at=at, offset_min=offset, kind=event.kind, came=event.came,
+            species=event.species, length_m=event.length_m, mass_kg=event.mass_kg, text=event.text, **how,
+        )  # fmt: skip
+
+
+def _how(rig: str, height_m: float, setting_m: float, pattern: str, bait: str) -> Fished:
+    # Written by us from a rig that was checked: not checked again for every plot.
+    return Fished.model_construct(rig=rig, height_m=height_m, setting_m=setting_m, pattern=pattern, bait=bait)
+
+
+def _s(kept: datetime) -> float:
+    """Seconds since 1970."""
+    return kept.timestamp()

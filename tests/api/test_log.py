@@ -1,0 +1,118 @@
+"""The log over the API: kept once however often it is sent, in order, and told what is wrong."""
+
+from __future__ import annotations
+
+from typing import Any
+
+import pytest
+from fastapi.testclient import TestClient
+
+FILE = {"content-type": "application/octet-stream"}
+OUTING = {
+    "id": "today",
+    "swim": "tarrow-mill-glide",
+    "place": "Mill glide, the Tarrow",
+    "begins": "2026-11-23T08:00:00Z",
+}
+
+
+@pytest.fixture
+def outing(client: TestClient) -> str:
+    assert client.post("/api/log/outings", json=OUTING).status_code == 201
+    return "/api/log/outings/today"
+
+
+def _event(key: str, at: str, kind: str, **more: Any) -> dict[str, Any]:
+    return {"id": key, "at": f"2026-11-23T{at}:00Z", "kind": kind, **more}
+
+
+def test_an_event_is_kept_once_in_order_and_taken_back(client: TestClient, outing: str) -> None:
+    rig = client.get("/api/rigs/grayling-avon").json()["fields"]
+    sent = [
+        _event("c", "09:30", "fish", species="grayling", length_m=0.31, came="settled"),
+        _event("a", "08:05", "rig", rig=rig),
+        _event("b", "09:00", "bite", came="drop"),
+    ]
+    for event in (*sent, *sent):
+        answer = client.post(f"{outing}/events", json=event)
+        assert answer.status_code == 201, answer.text
+    kept = client.get(f"{outing}/events").json()
+    assert [e["id"] for e in kept] == ["a", "b", "c"]
+    assert kept[0]["rig"] == rig
+    other = {**sent[2], "came": "settled"}
+    assert client.post(f"{outing}/events", json=other).status_code == 409
+    for _ in range(2):
+        assert client.delete(f"{outing}/events/c").status_code == 204
+    assert client.get(outing).json()["fish"] == 0
+    assert client.post("/api/log/outings", json=OUTING).status_code == 201, "the same once more is the same"
+
+
+def test_what_the_demo_teaches(client: TestClient) -> None:
+    page = client.get("/api/log").json()
+    assert len(page["outings"]) == 61
+    assert page["species"][0]["id"] == "rudd"
+    taught = client.get("/api/log/taught", params={"species": "grayling"}).json()
+    assert taught["fish"] == sum(s["n"] for s in page["species"] if s["id"] == "grayling")
+    assert next(a for a in taught["answers"] if a["id"] == "height")["sure"] > 0.95
+    none = client.get("/api/log/taught", params={"place": "nowhere"}).json()
+    assert (none["sessions"], none["hours"], none["next_time"]) == (0, 0, [])
+
+
+def test_the_table_goes_out_and_comes_in_again_exactly_once(client: TestClient, outing: str) -> None:
+    client.post(f"{outing}/events", json=_event("n", "08:30", "note", text="=1+1, “the otter” came\nby"))
+    table = client.get("/api/log/log.csv").content
+    look = client.post("/api/log/csv", content=table, headers=FILE).json()
+    assert (look["outings"], look["new_outings"], look["refused"]) == (62, 0, [])
+    assert client.delete(f"{outing}?version=1").status_code == 204
+    for fresh in (1, 0):
+        look = client.post("/api/log/csv?keep=true", content=table, headers=FILE).json()
+        assert look["new_outings"] == fresh
+    assert client.get("/api/log/log.csv").content == table
+
+
+@pytest.mark.parametrize(
+    ("event", "path"),
+    [
+        (_event("x", "07:00", "cast"), ["at"]),
+        (_event("x", "09:00", "fish", mass_kg=400.0), ["mass_kg"]),
+        (_event("x", "09:00", "rig"), ["rig"]),
+        ({"id": "x", "at": 5, "kind": "cast"}, ["at"]),
+    ],
+)
+def test_what_cannot_have_happened(client: TestClient, outing: str, event: dict[str, Any], path: list[str]) -> None:
+    refused = client.post(f"{outing}/events", json=event)
+    assert refused.status_code == 422
+    assert refused.json()["errors"][0]["path"] == path
+
+
+def test_a_session_is_not_cut_short_of_what_happened_in_it(client: TestClient, outing: str) -> None:
+    client.post(f"{outing}/events", json=_event("a", "10:00", "cast"))
+    short = {"version": 1, "fields": {**OUTING, "ends": "2026-11-23T09:00:00Z"}}
+    assert client.put(outing, json=short).status_code == 422
+    long = {"version": 1, "fields": {**OUTING, "ends": "2026-11-23T12:00:00Z"}}
+    assert client.put(outing, json=long).json()["version"] == 2
+    assert client.put(outing, json=long).status_code == 409
+    assert client.post("/api/log/outings/gone/events", json=_event("a", "10:00", "cast")).status_code == 404
+
+
+@pytest.mark.parametrize(
+    ("table", "says"),
+    [(b"a,b\n1,2\n", "lacks the columns"), (b"\xff\xfe\x00", "text"), (b"", "missing")],
+)
+def test_a_table_that_is_no_log(client: TestClient, table: bytes, says: str) -> None:
+    refused = client.post("/api/log/csv", content=table, headers=FILE)
+    assert refused.status_code == 422
+    assert says in refused.json()["detail"]
+
+
+def test_bad_lines_are_told_and_the_good_ones_stand(client: TestClient) -> None:
+    lines = (
+        "session,place,begins,event,at,kind,mass_kg",
+        "s1,The pool,2026-05-01T06:00:00Z,e1,2026-05-01T07:00:00Z,fish,",
+        "s1,The pool,2026-05-01T06:00:00Z,e2,2026-05-01T05:00:00Z,fish,",
+        "s1,The pool,2026-05-01T06:00:00Z,e3,2026-05-01T07:00:00Z,fish,400",
+        "s1,The pool,2026-05-01T06:00:00Z,e4,yesterday,fish,",
+    )
+    look = client.post("/api/log/csv?keep=true", content="\n".join(lines).encode(), headers=FILE).json()
+    assert (look["new_outings"], look["events"], [r["line"] for r in look["refused"]]) == (1, 1, [3, 4, 5])
+    assert [e["id"] for e in client.get("/api/log/outings/s1/events").json()] == ["e1"]
