@@ -78,13 +78,20 @@ def test_from_a_plumbed_depth_to_a_balanced_rig_and_everything_is_as_left(bench:
 
 def test_a_press_while_the_rigs_are_fetched_is_not_lost(own: Page) -> None:
     held: list[Route] = []
-    own.route(re.compile("/api/rigs$"), lambda route: held.append(route))
+    let_go = False
+
+    def hold(route: Route) -> None:
+        route.continue_() if let_go else held.append(route)
+
+    own.route(re.compile("/api/rigs$"), hold)
     own.reload()
     link = own.get_by_role("link", name="Water")
     link.hover()
     own.mouse.down()
     expect(own.get_by_text("Fetching your rigs.")).to_be_visible()
-    held[0].continue_()
+    let_go = True
+    for route in held:
+        route.continue_()
     expect(own.get_by_role("button", name="Start a rig")).to_be_visible()
     own.mouse.up()
     expect(own.get_by_role("button", name="Enter a swim")).to_be_visible()

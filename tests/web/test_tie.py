@@ -32,6 +32,9 @@ def test_a_rig_is_tied_by_keys_alone_and_each_part_is_one_step_of_undo(server: S
         bench.keyboard.type(text)
         expect(bench.get_by_test_id("looking")).to_contain_text(text)
         bench.keyboard.press("Enter")
+    # The last part is on when the field is empty again: until then the page still moves.
+    expect(bench.get_by_label("Tie on: type a part and where")).to_have_value("")
+    expect(bench.get_by_test_id("looking")).to_have_count(0)
     settled(bench)
     bench.get_by_text(re.compile("All .* parts, from rod to hook")).click()
     parts = bench.get_by_role("list", name="The line, from rod to hook")

@@ -11,10 +11,16 @@ import { useApplied } from "./useApplied";
 /** Causes shown at once; what comes after them is folded up. */
 const SHOWN = 3;
 
-type Props = { rig: Rig; reading: FloatReading; onSeen: (seen: Seen) => void };
+type Props = {
+  rig: Rig;
+  reading: FloatReading;
+  /** It answers what was seen before: what may be pressed is about to move. */
+  stale: boolean;
+  onSeen: (seen: Seen) => void;
+};
 
 /** The causes, likeliest first, each with its size and what to do; and what to look at to be surer. */
-export function MostLikely({ rig, reading, onSeen }: Props) {
+export function MostLikely({ rig, reading, stale, onSeen }: Props) {
   const { units, vocabulary } = useSettings();
   const applied = useApplied(rig.id);
   const tip_m = reading.seen.tip_m ?? null;
@@ -27,7 +33,7 @@ export function MostLikely({ rig, reading, onSeen }: Props) {
         <Button
           minH="12"
           variant={i === 0 ? "solid" : "outline"}
-          disabled={applied.busy}
+          disabled={applied.busy || stale}
           onClick={() => void applied.apply(change, `Done: ${inWords(remedy(c, units), vocabulary)}`)}
         >
           {c.keeps === "profile" ? "Keep this profile" : remedy(c, units).replace(/\.$/, "")}
@@ -37,7 +43,7 @@ export function MostLikely({ rig, reading, onSeen }: Props) {
     return (
       <Button
         minH="12"
-        disabled={applied.busy}
+        disabled={applied.busy || stale}
         onClick={() =>
           void applied.become(async (kept) => (await keepSeen(kept, tip_m)).rig, "Kept as a reading of the float.")
         }
@@ -87,6 +93,7 @@ export function MostLikely({ rig, reading, onSeen }: Props) {
               <Button
                 key={a.says}
                 minH="12"
+                disabled={stale}
                 title={`Then: ${a.then}, ${percent(a.likely)}`}
                 onClick={() => onSeen(a.seen)}
               >

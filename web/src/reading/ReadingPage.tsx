@@ -103,7 +103,12 @@ function Read({ rig, float }: { rig: Rig; float: Evaluation["afloat"] }) {
           <SoFar noted={noted} onNote={note} />
           {refused && <Refused>{refused.message}</Refused>}
           {reading && !refused && (
-            <MostLikely rig={rig} reading={reading} onSeen={(s) => note({ ...noted, seen: s })} />
+            <MostLikely
+              rig={rig}
+              reading={reading}
+              stale={found.isPlaceholderData}
+              onSeen={(s) => note({ ...noted, seen: s })}
+            />
           )}
         </Stack>
       </Grid>

@@ -87,9 +87,10 @@ function OwnPatterns() {
   const attempt = async (act: () => Promise<unknown>, done: string) => {
     try {
       await act();
-      setSaid(done);
       setName("");
+      // It is said when it is so everywhere on the page.
       await queries.invalidateQueries({ queryKey: ["patterns"] });
+      setSaid(done);
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       setSaid(error.message);
