@@ -29,7 +29,7 @@ class KeptOuting(Frozen):
     bites: int
 
 
-class Species(Frozen):
+class CaughtSpecies(Frozen):
     """A fish that was caught, and how often."""
 
     id: str
@@ -207,7 +207,7 @@ class Log:
         ).all()
         return [place for place, _ in rows]
 
-    def species(self) -> list[Species]:
+    def species(self) -> list[CaughtSpecies]:
         """What was caught, the most often caught first."""
         rows = self.session.exec(
             select(EventRow.species, func.count())
@@ -215,7 +215,7 @@ class Log:
             .group_by(col(EventRow.species))
             .order_by(func.count().desc())
         ).all()
-        return [Species(id=s or "", n=n) for s, n in rows]
+        return [CaughtSpecies(id=s or "", n=n) for s, n in rows]
 
     def _rows(self, asked: Asked) -> Any:
         chosen = select(OutingRow)

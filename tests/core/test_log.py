@@ -11,7 +11,7 @@ from pydantic import ValidationError
 
 from brookwind.core.log.entries import Event, Fished, Outing, check_within, fished
 from brookwind.core.log.looks import HOURS, Happened, Piece, Visit, by_hour, pieces
-from brookwind.core.log.questions import QUESTIONS, VERY_SURE, Answer, answer, answers, changes, next_time
+from brookwind.core.log.questions import QUESTIONS, VERY_SURE, LogAnswer, answer, answers, changes, next_time
 from brookwind.core.log.rates import INTERVAL, Counted, Rate, better, rates
 from brookwind.demo.load import demo_rigs
 from brookwind.demo.seasons import seasons
@@ -30,7 +30,7 @@ def fishing(random: Random, hours: float, an_hour: float, bait: str, outing: str
     return Piece(outing, "Here", begins, begins + 3600 * hours, 0.0, how(bait), tuple(fish), ())
 
 
-def bait_of(found: list[Piece]) -> Answer:
+def bait_of(found: list[Piece]) -> LogAnswer:
     return answer(next(q for q in QUESTIONS if q.id == "bait"), found)
 
 
@@ -86,7 +86,7 @@ def test_the_pattern_in_the_demo_is_found_and_the_one_that_is_not_there_is_not()
         for e in events
     ]
 
-    def asked(species: str, question: str) -> Answer:
+    def asked(species: str, question: str) -> LogAnswer:
         return next(a for a in answers(pieces(visits, happened, species)) if a.id == question)
 
     height = asked("grayling", "height")

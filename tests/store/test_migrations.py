@@ -12,6 +12,7 @@ from sqlmodel import Session, create_engine
 from brookwind.core.rig.document import Rig
 from brookwind.demo.load import demo_rigs
 from brookwind.store.database import migrate, open_database
+from brookwind.store.log import Log
 from brookwind.store.repositories import Box, OwnPatterns, Rigs, Surveys, Swims, Waters
 
 AT = "2026-11-23 08:00:00"
@@ -24,6 +25,8 @@ SURVEY = {
     "drifts": [{"id": "d", "distance_m": 8.0, "over_m": 5.0, "time_s": 9.0}],
 }
 
+SINCE_0005 = {**SURVEY, "wind": {"speed_m_s": 4.0, "from_deg": 225.0}}
+
 
 def put(connection: sa.Connection, table: str, key: str, fields: object, **columns: object) -> None:
     row = {"id": key, "version": 3, "fields": json.dumps(fields), "updated_at": AT, **columns}
@@ -31,7 +34,7 @@ def put(connection: sa.Connection, table: str, key: str, fields: object, **colum
     connection.execute(sa.text(f"INSERT INTO {table} ({names}) VALUES (:{', :'.join(row)})"), row)
 
 
-@pytest.mark.parametrize("schema", ["0001", "0002", "0003", "0004"])
+@pytest.mark.parametrize("schema", ["0001", "0002", "0003", "0004", "0005"])
 def test_what_an_earlier_schema_kept_is_there_after_opening(schema: str, tmp_path: Path) -> None:
     path = tmp_path / "old.db"
     old = create_engine(f"sqlite:///{path}")
@@ -41,7 +44,7 @@ def test_what_an_earlier_schema_kept_is_there_after_opening(schema: str, tmp_pat
         put(connection, "swim", "peg", SWIM, water_id="pool")
         put(connection, "rig", RIG.id, RIG.model_dump(mode="json", exclude={"muted"}), schema_version=1)
         if schema >= "0002":
-            put(connection, "survey", "peg", SURVEY)
+            put(connection, "survey", "peg", SURVEY if schema < "0005" else SINCE_0005)
     old.dispose()
 
     engine = open_database(path)
@@ -51,6 +54,7 @@ def test_what_an_earlier_schema_kept_is_there_after_opening(schema: str, tmp_pat
         assert Rigs(session).get(RIG.id).fields == RIG
         assert OwnPatterns(session).all() == []
         assert Box(session).all() == []
+        assert Log(session).outings() == []
         survey = Surveys(session).of("peg")
         if schema >= "0002":
             assert survey.version == 3

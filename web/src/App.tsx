@@ -11,6 +11,7 @@ import { useDropped } from "./shell/useDropped";
 const DropHere = lazy(() => import("./shell/DropHere"));
 const BookPage = lazy(() => import("./book/BookPage"));
 const BoxPage = lazy(() => import("./box/BoxPage"));
+const LogPage = lazy(() => import("./log/LogPage"));
 const ReadingPage = lazy(() => import("./reading/ReadingPage"));
 const TyingPage = lazy(() => import("./tying/TyingPage"));
 const WaterPage = lazy(() => import("./water/WaterPage"));
@@ -45,6 +46,14 @@ export function App() {
       )}
       <Routes>
         <Route path="/bench/:rigId" element={<Bench />} />
+        <Route
+          path="/log"
+          element={
+            <Suspense fallback={<Loading what="the log" />}>
+              <LogPage />
+            </Suspense>
+          }
+        />
         <Route
           path="/read/:rigId"
           element={

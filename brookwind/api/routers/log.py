@@ -14,10 +14,10 @@ from brookwind.api.routers.files import FileBody, attached
 from brookwind.api.session import SessionOfRequest
 from brookwind.core.log.entries import Event, Outing
 from brookwind.core.log.looks import pieces
-from brookwind.core.log.questions import Answer, Changed, Suggestion, answers, changes, next_time
+from brookwind.core.log.questions import Changed, LogAnswer, Suggestion, answers, changes, next_time
 from brookwind.formats.log_csv import read_log, write_log
 from brookwind.formats.text import Refused
-from brookwind.store.log import Asked, KeptOuting, Log, Species
+from brookwind.store.log import Asked, CaughtSpecies, KeptOuting, Log
 from brookwind.store.records import Version
 
 router = APIRouter(prefix="/api/log", tags=["log"])
@@ -35,7 +35,7 @@ class Logged(BaseModel):
 
     outings: list[KeptOuting]
     places: list[str]
-    species: list[Species]
+    species: list[CaughtSpecies]
 
 
 class Taught(BaseModel):
@@ -44,7 +44,7 @@ class Taught(BaseModel):
     sessions: int
     hours: float
     fish: int
-    answers: tuple[Answer, ...]
+    answers: tuple[LogAnswer, ...]
     changes: tuple[Changed, ...]
     next_time: tuple[Suggestion, ...]
 
@@ -73,7 +73,7 @@ def read_taught(
     found = pieces(visits, happened, species)
     answered = answers(found)
     return Taught(
-        sessions=len(visits),
+        sessions=len({p.outing for p in found}),
         hours=sum(p.hours for p in found),
         fish=sum(len(p.fish) for p in found),
         answers=answered,

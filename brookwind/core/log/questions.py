@@ -49,7 +49,7 @@ class Group(Frozen):
     """There is enough to say something."""
 
 
-class Answer(Frozen):
+class LogAnswer(Frozen):
     """What the log says to a question."""
 
     id: Asked
@@ -166,7 +166,7 @@ QUESTIONS: tuple[Question, ...] = (
 )
 
 
-def answers(found: Sequence[Piece]) -> tuple[Answer, ...]:
+def answers(found: Sequence[Piece]) -> tuple[LogAnswer, ...]:
     """What the log says to every question.
 
     found: the pieces of it that are asked.
@@ -174,7 +174,7 @@ def answers(found: Sequence[Piece]) -> tuple[Answer, ...]:
     return tuple(answer(q, found) for q in QUESTIONS)
 
 
-def answer(question: Question, found: Sequence[Piece]) -> Answer:
+def answer(question: Question, found: Sequence[Piece]) -> LogAnswer:
     """What the log says to one question.
 
     question: the question.
@@ -189,13 +189,13 @@ def answer(question: Question, found: Sequence[Piece]) -> Answer:
     ranked = sorted((i for i, g in enumerate(groups) if g.enough), key=lambda i: -groups[i].mean)
     if len(ranked) < 2:
         one = len(groups) == 1
-        return Answer(
+        return LogAnswer(
             id=question.id, ask=question.ask, says=Told(says="Only one was tried" if one else "Too few to say"),
             why=Told(says="Two things must have been tried for some hours each, with some fish."), groups=groups,
         )  # fmt: skip
     best, second = ranked[0], ranked[1]
     sure = better(known[best], known[second])
-    return Answer(
+    return LogAnswer(
         id=question.id,
         ask=question.ask,
         says=_says(groups[best].name, sure),
@@ -229,8 +229,8 @@ def _why(groups: Sequence[Group], best: int, second: int, sure: float) -> Told:
     hours = sum(g.hours for g in groups)
     first, next_ = (_with(t.name.says, p) for t, p in ((a, "a_"), (b, "b_")))
     return Told(
-        says=f"{a.mean:.1f} an hour {first}, {a.low:.1f} to {a.high:.1f}; {b.mean:.1f} {next_}. The better one "
-        f"{sure:.0%} of the time. {hours:.0f} hours looked at.",
+        says=f"{first[:1].upper()}{first[1:]}: {a.mean:.1f} an hour, {a.low:.1f} to {a.high:.1f}. Next {next_}: "
+        f"{b.mean:.1f}. The first is the better {sure:.0%} of the time. {hours:.0f} hours looked at.",
         figures=figures,
     )
 
@@ -284,7 +284,7 @@ _TRY = {
 }  # fmt: skip
 
 
-def next_time(answered: Sequence[Answer]) -> tuple[Suggestion, ...]:
+def next_time(answered: Sequence[LogAnswer]) -> tuple[Suggestion, ...]:
     """What to try next time: what is surely better, and what may be and was hardly tried.
 
     answered: the answers.
@@ -307,7 +307,7 @@ def next_time(answered: Sequence[Answer]) -> tuple[Suggestion, ...]:
     return tuple(sorted(told, key=lambda s: s.how_sure != "sure enough")[:MOST_CHANGES])
 
 
-def _try(answer: Answer, k: int) -> Told:
+def _try(answer: LogAnswer, k: int) -> Told:
     name = answer.groups[k].name
     thing = f"at {name.says}" if answer.id == "height" and k > 0 else name.says
     sentence = _TRY[answer.id].replace("{thing}", thing)

@@ -2,6 +2,7 @@ import { advice } from "./advice";
 import { box } from "./box";
 import { cards } from "./cards";
 import { floats } from "./floats";
+import { log } from "./log";
 import { motion } from "./motion";
 import { reading } from "./reading";
 import { rigs } from "./rigs";
@@ -12,4 +13,15 @@ export { OFFLINE, Refusal, sentenceOf } from "./transport";
 export type * from "./types";
 
 /** Every call of the API, one file a subject. */
-export const api = { ...box, ...cards, ...floats, ...rigs, ...advice, ...motion, ...reading, ...tying, ...water };
+export const api = {
+  ...box,
+  ...cards,
+  ...floats,
+  ...log,
+  ...rigs,
+  ...advice,
+  ...motion,
+  ...reading,
+  ...tying,
+  ...water,
+};

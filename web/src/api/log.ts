@@ -1,10 +1,10 @@
-import { get, post, postFile, put, remove } from "./transport";
-import type { LogEvent, Outing, TaughtOf } from "./types";
+import { get, post, put, remove } from "./transport";
+import type { LogEvent, Outing } from "./types";
 
 /** The log: sessions, what happens in them, and what they teach. */
 export const log = {
   log: () => get("/api/log"),
-  taught: (query: TaughtOf) => get("/api/log/taught", { query }),
+  taught: (query: { species?: string; place?: string; since?: string }) => get("/api/log/taught", { query }),
   beginOuting: (body: Outing) => post("/api/log/outings", { body }),
   saveOuting: (key: string, version: number, fields: Outing) =>
     put("/api/log/outings/{key}", { path: { key }, body: { version, fields } }),
@@ -12,7 +12,6 @@ export const log = {
     remove("/api/log/outings/{key}", { path: { key }, query: { version } }),
   events: (key: string) => get("/api/log/outings/{key}/events", { path: { key } }),
   addEvent: (key: string, body: LogEvent) => post("/api/log/outings/{key}/events", { path: { key }, body }),
-  dropEvent: (key: string, event: string) =>
-    remove("/api/log/outings/{key}/events/{event}", { path: { key, event } }),
-  bringInLog: (file: File, keep: boolean) => postFile("/api/log/csv", file, { query: { keep } }),
+  dropEvent: (key: string, event: string) => remove("/api/log/outings/{key}/events/{event}", { path: { key, event } }),
+  bringInLog: (file: File, keep: boolean) => post("/api/log/csv", { file, query: { keep } }),
 };

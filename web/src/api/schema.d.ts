@@ -850,6 +850,178 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Log Page
+         * @description Every session in short.
+         */
+        get: operations["read_log_page_api_log_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Bring In
+         * @description What a table of sessions holds; kept only when asked. What is there already is left as it is.
+         */
+        post: operations["bring_in_api_log_csv_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/log.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Save Log
+         * @description Every session with its events, as a table.
+         */
+        get: operations["save_log_api_log_log_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/outings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Begin Outing
+         * @description A new session.
+         */
+        post: operations["begin_outing_api_log_outings_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/outings/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Outing
+         * @description One session.
+         */
+        get: operations["read_outing_api_log_outings__key__get"];
+        /**
+         * Change Outing
+         * @description Change a session.
+         */
+        put: operations["change_outing_api_log_outings__key__put"];
+        post?: never;
+        /**
+         * Delete Outing
+         * @description Remove a session and what happened in it.
+         */
+        delete: operations["delete_outing_api_log_outings__key__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/outings/{key}/events": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Events
+         * @description What happened in a session, in order.
+         */
+        get: operations["read_events_api_log_outings__key__events_get"];
+        put?: never;
+        /**
+         * Add Event
+         * @description Keep an event; sent again it changes nothing.
+         */
+        post: operations["add_event_api_log_outings__key__events_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/outings/{key}/events/{event}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /**
+         * Drop Event
+         * @description Take an event back.
+         */
+        delete: operations["drop_event_api_log_outings__key__events__event__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/log/taught": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Read Taught
+         * @description Rates side by side, what changed before it got better, and what to try next time.
+         */
+        get: operations["read_taught_api_log_taught_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/motion/fall": {
         parameters: {
             query?: never;
@@ -2267,6 +2439,20 @@ export interface components {
             volume_scale: number;
         };
         /**
+         * Came
+         * @description What a file of sessions holds, and what of it is new.
+         */
+        Came: {
+            /** Events */
+            events: number;
+            /** New Outings */
+            new_outings: number;
+            /** Outings */
+            outings: number;
+            /** Refused */
+            refused: components["schemas"]["Refused"][];
+        };
+        /**
          * CardSheets
          * @description The pages as SVG documents, and whether each rig fits its square.
          */
@@ -2372,6 +2558,16 @@ export interface components {
             trays: components["schemas"]["Tray"][];
             /** Weights */
             weights: components["schemas"]["Material"][];
+        };
+        /**
+         * CaughtSpecies
+         * @description A fish that was caught, and how often.
+         */
+        CaughtSpecies: {
+            /** Id */
+            id: string;
+            /** N */
+            n: number;
         };
         /**
          * Cell
@@ -2586,6 +2782,25 @@ export interface components {
             do: "change-stop";
             /** Material */
             material?: ("thread" | "rubber") | null;
+        };
+        /**
+         * Changed
+         * @description A change within a session, and what came of it.
+         */
+        Changed: {
+            /** After */
+            after: number;
+            /** At */
+            at: number;
+            /** Before */
+            before: number;
+            /** Outing */
+            outing: string;
+            /** Place */
+            place: string;
+            says: components["schemas"]["Told"];
+            /** Sure */
+            sure: number;
         };
         /**
          * Changing
@@ -3266,6 +3481,38 @@ export interface components {
             stop_problem: components["schemas"]["Problem"] | null;
             /** Water Kg M3 */
             water_kg_m3: number;
+        };
+        /**
+         * Event
+         * @description Something that happened. Its id is made where it happened, so that it is kept once however often it is sent.
+         */
+        Event: {
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Came */
+            came?: ("drop" | "settled" | "end" | "held") | null;
+            /** Id */
+            id: string;
+            /**
+             * Kind
+             * @enum {string}
+             */
+            kind: "rig" | "cast" | "bite" | "fish" | "note";
+            /** Length M */
+            length_m?: number | null;
+            /** Mass Kg */
+            mass_kg?: number | null;
+            rig?: components["schemas"]["Rig"] | null;
+            /** Species */
+            species?: string | null;
+            /**
+             * Text
+             * @default
+             */
+            text: string;
         };
         /**
          * ExampleSet
@@ -4092,6 +4339,25 @@ export interface components {
             what: "gone";
         };
         /**
+         * Group
+         * @description One thing that was tried, and how it did.
+         */
+        Group: {
+            /** Enough */
+            enough: boolean;
+            /** High */
+            high: number;
+            /** Hours */
+            hours: number;
+            /** Low */
+            low: number;
+            /** Mean */
+            mean: number;
+            /** N */
+            n: number;
+            name: components["schemas"]["Told"];
+        };
+        /**
          * Handle
          * @description A piece, or pieces that move as one, and the positions `position_m` may take. [m]
          */
@@ -4413,6 +4679,19 @@ export interface components {
             sigma_m_s: number;
             /** Sink M S */
             sink_m_s: number;
+        };
+        /**
+         * KeptOuting
+         * @description A session, the version it is at, and what came of it in short.
+         */
+        KeptOuting: {
+            /** Bites */
+            bites: number;
+            fields: components["schemas"]["Outing"];
+            /** Fish */
+            fish: number;
+            /** Version */
+            version: number;
         };
         /** Kept[Annotated[Union[ShotStock, LeadStock, FloatStock, LineStock, LeaderStock, HookStock, SwivelStock, StopStock, BeadStock, LinkStock, BaitStock], FieldInfo(annotation=NoneType, required=True, discriminator='kind')]] */
         Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____: {
@@ -5051,6 +5330,30 @@ export interface components {
             notes: string;
         };
         /**
+         * LogAnswer
+         * @description What the log says to a question.
+         */
+        LogAnswer: {
+            /** Ask */
+            ask: string;
+            /** Best */
+            best?: number | null;
+            /** Groups */
+            groups: components["schemas"]["Group"][];
+            /**
+             * Id
+             * @enum {string}
+             */
+            id: "height" | "pattern" | "bait" | "hour" | "place" | "rig" | "came";
+            says: components["schemas"]["Told"];
+            /**
+             * Sure
+             * @default 0
+             */
+            sure: number;
+            why: components["schemas"]["Told"];
+        };
+        /**
          * LogProgress
          * @description A line of the answer to a log: progress while it is read, soundings at the end.
          */
@@ -5066,6 +5369,18 @@ export interface components {
             says: string;
             /** Soundings */
             soundings?: components["schemas"]["Sounding"][] | null;
+        };
+        /**
+         * Logged
+         * @description What there is: sessions newest first, where they were, and what was caught.
+         */
+        Logged: {
+            /** Outings */
+            outings: components["schemas"]["KeptOuting"][];
+            /** Places */
+            places: string[];
+            /** Species */
+            species: components["schemas"]["CaughtSpecies"][];
         };
         /**
          * Look
@@ -5418,6 +5733,30 @@ export interface components {
             /** Tolerance M */
             tolerance_m?: number | null;
             wish: components["schemas"]["Wish"];
+        };
+        /**
+         * Outing
+         * @description One session: a place, and from when to when. `ends` is None while it goes on.
+         */
+        Outing: {
+            /**
+             * Begins
+             * Format: date-time
+             */
+            begins: string;
+            /** Ends */
+            ends?: string | null;
+            /** Id */
+            id: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+            /** Place */
+            place: string;
+            /** Swim */
+            swim?: string | null;
         };
         /**
          * OutlinePoint
@@ -7319,6 +7658,19 @@ export interface components {
             notes: string;
         };
         /**
+         * Suggestion
+         * @description What to try next time, and why.
+         */
+        Suggestion: {
+            /**
+             * How Sure
+             * @enum {string}
+             */
+            how_sure: "sure enough" | "worth an hour";
+            says: components["schemas"]["Told"];
+            why: components["schemas"]["Told"];
+        };
+        /**
          * Suit
          * @description A family with its reasons, the strongest first.
          */
@@ -7638,6 +7990,24 @@ export interface components {
              * @default false
              */
             take: boolean;
+        };
+        /**
+         * Taught
+         * @description What the part of the log that is asked teaches.
+         */
+        Taught: {
+            /** Answers */
+            answers: components["schemas"]["LogAnswer"][];
+            /** Changes */
+            changes: components["schemas"]["Changed"][];
+            /** Fish */
+            fish: number;
+            /** Hours */
+            hours: number;
+            /** Next Time */
+            next_time: components["schemas"]["Suggestion"][];
+            /** Sessions */
+            sessions: number;
         };
         /**
          * ThreadRequest
@@ -8100,6 +8470,12 @@ export interface components {
         /** Update[HookPattern] */
         Update_HookPattern_: {
             fields: components["schemas"]["HookPattern"];
+            /** Version */
+            version: number;
+        };
+        /** Update[Outing] */
+        Update_Outing_: {
+            fields: components["schemas"]["Outing"];
             /** Version */
             version: number;
         };
@@ -11840,6 +12216,752 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Label"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_log_page_api_log_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Logged"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    bring_in_api_log_csv_post: {
+        parameters: {
+            query?: {
+                keep?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Came"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    save_log_api_log_log_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    begin_outing_api_log_outings_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Outing"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptOuting"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_outing_api_log_outings__key__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptOuting"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    change_outing_api_log_outings__key__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Update_Outing_"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptOuting"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    delete_outing_api_log_outings__key__delete: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_events_api_log_outings__key__events_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Event"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    add_event_api_log_outings__key__events_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Event"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Event"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    drop_event_api_log_outings__key__events__event__delete: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+                event: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_taught_api_log_taught_get: {
+        parameters: {
+            query?: {
+                species?: string | null;
+                place?: string | null;
+                since?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Taught"];
                 };
             };
             /** @description Not readable */

@@ -12,6 +12,7 @@ const KeysDialog = lazy(() => import("./KeysDialog"));
 const SCREENS: [string, string, string[]][] = [
   ["/water", "Water", ["/water"]],
   ["/bench", "Bench", ["/", "/bench"]],
+  ["/log", "Log", ["/log"]],
   ["/box", "Box", ["/box"]],
   ["/book", "Book", ["/book"]],
 ];

@@ -28,6 +28,7 @@ const config = defineConfig({
     ".bw-handle, .bw-handle:focus-visible": { cursor: "grab", touchAction: "none", outline: "none" },
     ".bw-centred": { display: "block", mx: "auto" },
     ".bw-scene": { display: "block", userSelect: "none" },
+    ".bw-asks": { display: "grid", gap: "2", gridTemplateColumns: { base: "1fr 1fr", lg: "1fr" }, textAlign: "start" },
     ".bw-look": {
       display: "flex",
       flexDirection: "column",

@@ -1,0 +1,67 @@
+import { Flex, Stack, Text } from "@chakra-ui/react";
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, Refusal } from "../api/client";
+import { useSwims } from "../bench/useSwims";
+import { Button } from "../shell/Button";
+import { Choice, options } from "../shell/Choice";
+import { Refused } from "../shell/Refused";
+import { Sheet } from "../shell/Sheet";
+import { TextField } from "../shell/TextField";
+import { Moment } from "../water/Fields";
+import { ZONE } from "./zone";
+
+const ELSEWHERE = "";
+
+/** A session: where, and from when to when; one that is still on has no end yet. */
+export function NewOuting({ onClose, onBegun }: { onClose: () => void; onBegun: (id: string) => void }) {
+  const swims = useSwims();
+  const queries = useQueryClient();
+  const [swim, setSwim] = useState<string | null>(null);
+  const [place, setPlace] = useState("");
+  const [begins, setBegins] = useState<string | null>(() =>
+    new Date(Math.floor(Date.now() / 60_000) * 60_000).toISOString(),
+  );
+  const [ends, setEnds] = useState<string | null>(null);
+  const [notes, setNotes] = useState("");
+  const [said, setSaid] = useState("");
+  const chosen = swim ?? swims.list[0]?.swim.id ?? ELSEWHERE;
+  const named = swims.list.find((s) => s.swim.id === chosen);
+  const where = named ? named.water.name : place.trim();
+  const keep = async () => {
+    if (!begins) return;
+    const id = `o-${crypto.randomUUID()}`;
+    try {
+      await api.beginOuting({ id, swim: named ? chosen : null, place: where, begins, ends, notes });
+      await queries.invalidateQueries({ queryKey: ["log"] });
+      onBegun(id);
+      onClose();
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      setSaid(error.message);
+    }
+  };
+  return (
+    <Sheet title="A session" onClose={onClose}>
+      <Stack gap="4">
+        <Choice label="Swim" value={chosen} onChange={setSwim}>
+          {options(swims.list, (s) => [s.swim.id, s.water.name])}
+          <option value={ELSEWHERE}>elsewhere</option>
+        </Choice>
+        {!named && <TextField label="Where" value={place} maxLength={120} onChange={setPlace} />}
+        <Flex gap="3" wrap="wrap">
+          <Moment label="From" value={begins} zone={ZONE} onChange={setBegins} />
+          <Moment label="To (leave empty while it goes on)" value={ends} zone={ZONE} onChange={setEnds} />
+        </Flex>
+        <TextField label="Notes" value={notes} maxLength={4000} onChange={setNotes} />
+        {said && <Refused>{said}</Refused>}
+        <Flex gap="3" justify="flex-end" align="center">
+          {!where && <Text color="soft">Say where.</Text>}
+          <Button variant="solid" disabled={!where || !begins} onClick={() => void keep()}>
+            Keep the session
+          </Button>
+        </Flex>
+      </Stack>
+    </Sheet>
+  );
+}
