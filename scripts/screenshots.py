@@ -123,7 +123,6 @@ def main() -> None:
                 shot(browser, "start", "rudd-strung", "5", press=("Rigs;", "Start another"))
                 shot(browser, "families", "bream-slider", "2", press=("see which suits",), wait_ms=6000)
                 shot(browser, "bench-float", "rudd-strung", "3", show="capacity-window")
-                shot(browser, "float-tube", "rudd-strung", "3", press=("Put on 4BB", "Tube test"))
                 shot(browser, "fall", "grayling-avon", "6", press=("Fall",), wait_ms=4500)
                 shot(browser, "bench-stop", "grayling-avon", "6", wait_ms=2500)
                 shot(browser, "card", "grayling-avon", "7", press=("Card",), wait_ms=2500)
@@ -136,6 +135,7 @@ def main() -> None:
                 water(browser, "water-map", "quarrel-pit-deep-flat", "Fish marks", "10:30", "Map from above")
                 water(browser, "water-rules", "wend-mere-reed-gap", "Rules", "10:00")
                 book(browser, "book-fish", "book/fish/tench")
+                book(browser, "log", "log?fish=grayling")
                 book(browser, "box", "box/weights")
                 browser.close()
         finally:

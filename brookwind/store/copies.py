@@ -21,6 +21,8 @@ _MOST_MISSED = 300
 """Rows of a damaged table passed over in a search for the next whole one."""
 _DAILY = re.compile(r"-\d{4}-\d\d-\d\d\.db$")
 _TABLE = {str(kind.row.__tablename__): kind for kind in KINDS}
+_PLAIN = {"outing": "session", "event": "event"}
+"""Tables of rows that are no documents, and what a person calls one."""
 
 
 class Aside(NamedTuple):
@@ -51,7 +53,7 @@ class Contents(NamedTuple):
 
     def says(self) -> str:
         """How many of each kind, in words."""
-        counts = [f"{len(d)} × {_TABLE[t].name}" for t, d in self.documents.items() if d]
+        counts = [f"{len(d)} × {_PLAIN.get(t) or _TABLE[t].name}" for t, d in self.documents.items() if d]
         return ", ".join(counts) or "nothing"
 
 
@@ -80,13 +82,18 @@ def look_into(path: Path) -> Contents:
         latest = ""
         for table in _TABLE:
             documents[table] = {}
-            for key, text, at in _rows(connection, table, damage):
+            for key, text, at in _rows(connection, table, damage, ("id", "fields", "updated_at")):
                 why = unreadable_because(_TABLE[table].model, text)
                 latest = max(latest, str(at))
                 if why is None:
                     documents[table][key] = json.loads(text)
                 else:
                     aside.append(Aside(table, key, why, text))
+        for table in _PLAIN:
+            names = _columns(connection, table)
+            documents[table] = {
+                row[0]: dict(zip(names, row, strict=True)) for row in _rows(connection, table, damage, names)
+            }
         return Contents(_revision(connection), documents, tuple(aside), tuple(damage), latest)
 
 
@@ -97,11 +104,21 @@ def _revision(connection: sqlite3.Connection) -> str | None:
     return None
 
 
-def _rows(connection: sqlite3.Connection, table: str, damage: list[str]) -> Iterator[tuple[str, str, str]]:
+def _columns(connection: sqlite3.Connection, table: str) -> tuple[str, ...]:
+    """The columns of a table, its id first; the id alone where there is none such."""
+    with suppress(sqlite3.DatabaseError):
+        found = [row[1] for row in connection.execute(f"PRAGMA table_info({table})")]
+        return ("id", *(name for name in found if name != "id"))
+    return ("id",)
+
+
+def _rows(
+    connection: sqlite3.Connection, table: str, damage: list[str], columns: tuple[str, ...]
+) -> Iterator[tuple[Any, ...]]:
     # Text that is no UTF-8 is a document that cannot be read, not the end of the table.
     connection.text_factory = lambda raw: raw.decode("utf-8", "replace")
     # One by one: behind a damaged page there may be whole ones.
-    query = f"SELECT rowid, id, fields, updated_at FROM {table} WHERE rowid > ? ORDER BY rowid LIMIT 1"
+    query = f"SELECT rowid, {', '.join(columns)} FROM {table} WHERE rowid > ? ORDER BY rowid LIMIT 1"
     at = missed = 0
     while missed < _MOST_MISSED:
         try:
@@ -117,7 +134,7 @@ def _rows(connection: sqlite3.Connection, table: str, damage: list[str]) -> Iter
         if row is None:
             return
         at, missed = row[0], 0
-        yield row[1], row[2], row[3]
+        yield row[1:]
 
 
 def back_up(path: Path, to: Path) -> Contents:

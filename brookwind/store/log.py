@@ -6,8 +6,7 @@ from collections.abc import Iterable, Sequence
 from datetime import UTC, datetime, timedelta, timezone
 from typing import Any, cast
 
-from sqlalchemy import delete, func, update
-from sqlalchemy import select as sa_select
+from sqlalchemy import delete, func, text, update
 from sqlmodel import Session, col, select
 
 from brookwind.clock import now
@@ -18,6 +17,13 @@ from brookwind.core.rig.document import Rig
 from brookwind.store.database import take_right_to_write
 from brookwind.store.repository import NotKept, Stale, Taken
 from brookwind.store.tables import EventRow, OutingRow, SwimRow
+
+_HAPPENED = """
+SELECT outing_id, (julianday(at) - 2440587.5) * 86400.0, kind, came, species,
+    rig_name, height_m, setting_m, pattern, bait
+FROM event WHERE kind IN ('rig', 'fish', 'bite'){which} ORDER BY outing_id, at
+"""
+"""In short what happened, in order; times in seconds since 1970."""
 
 
 class KeptOuting(Frozen):
@@ -183,22 +189,26 @@ class Log:
         asked: which part.
         """
         moment = now()
-        chosen = self._rows(asked)
+        rows = self.session.exec(self._rows(asked).order_by(col(OutingRow.begins_at))).all()
         visits = [
-            Visit(r.id, r.place, _s(r.begins_at), _s(r.ends_at or moment), r.offset_min / 60.0)
-            for r in self.session.exec(chosen.order_by(col(OutingRow.begins_at))).all()
+            Visit(r.id, r.place, r.begins_at.timestamp(), (r.ends_at or moment).timestamp(), r.offset_min / 60.0)
+            for r in rows
         ]
-        e = EventRow
-        columns: list[Any] = [
-            e.outing_id, e.at, e.kind, e.came, e.species, e.rig_name, e.height_m, e.setting_m, e.pattern, e.bait,
-        ]  # fmt: skip
-        rows = self.session.execute(
-            sa_select(*columns).where(col(e.kind).in_(("rig", "fish", "bite"))).order_by(col(e.outing_id), col(e.at))
-        ).all()
-        return visits, [
-            Happened(outing, _s(at), kind, came, species, _how(*how) if kind == "rig" else None)
-            for outing, at, kind, came, species, *how in rows
-        ]
+        # Tens of thousands of rows: read as they lie, each way of fishing made once.
+        ways: dict[tuple[Any, ...], Fished] = {}
+        happened = []
+        whole = asked.place is None and asked.since is None
+        which = "" if whole else f" AND outing_id IN ({', '.join(f':o{i}' for i in range(len(rows)))})"
+        found = self.session.execute(
+            text(_HAPPENED.format(which=which)), {} if whole else {f"o{i}": r.id for i, r in enumerate(rows)}
+        )
+        for outing, at, kind, came, species, *how in found:
+            way = None
+            if kind == "rig":
+                key = tuple(how)
+                way = ways.get(key) or ways.setdefault(key, _how(*how))
+            happened.append(Happened(outing, at, kind, came, species, way))
+        return visits, happened
 
     def places(self) -> list[str]:
         """Where sessions were, the most often fished first."""
@@ -274,8 +284,3 @@ class Log:
 def _how(rig: str, height_m: float, setting_m: float, pattern: str, bait: str) -> Fished:
     # Written by us from a rig that was checked: not checked again for every plot.
     return Fished.model_construct(rig=rig, height_m=height_m, setting_m=setting_m, pattern=pattern, bait=bait)
-
-
-def _s(kept: datetime) -> float:
-    """Seconds since 1970."""
-    return kept.timestamp()

@@ -13,6 +13,10 @@ HOURS = (0.0, 6.0, 9.0, 12.0, 15.0, 18.0, 21.0, DAY_H)
 """Edges of the parts of the day. [h] Editable default."""
 
 
+_AT_ONCE_S = 1.0
+"""A rig noted within this of the beginning was on from the beginning. [s]"""
+
+
 class Visit(NamedTuple):
     """A session in short; times in seconds since 1970, UTC."""
 
@@ -80,7 +84,7 @@ def _of_visit(visit: Visit, happened: list[Happened], species: str | None) -> It
     came: list[Came] = []
     for h in happened:
         if h.kind == "rig":
-            if h.at > begins:
+            if h.at > begins + _AT_ONCE_S:
                 yield _piece(visit, begins, h.at, fished, fish, came)
             begins, fished, fish, came = max(h.at, visit.begins), h.fished, [], []
         elif h.kind == "fish" and (species is None or h.species == species):
