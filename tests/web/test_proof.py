@@ -13,8 +13,8 @@ from .looks import axe_finds
 pytestmark = pytest.mark.browser
 
 
-def test_a_remedy_is_looked_at_taken_and_a_note_is_left(standing: Server, page: Page) -> None:
-    page.goto(f"{standing.url}/bench/grayling-avon")
+def test_a_remedy_is_looked_at_taken_and_a_note_is_left(server: Server, page: Page) -> None:
+    page.goto(f"{server.url}/bench/grayling-avon")
     expect(page.get_by_test_id("verdict")).to_be_visible()
     page.keyboard.press("8")
     panel = page.get_by_role("region", name="Proof")

@@ -13,9 +13,9 @@ from .looks import axe_finds
 pytestmark = pytest.mark.browser
 
 
-def test_a_float_is_read_the_depth_is_put_right_and_that_is_undone(standing: Server, page: Page) -> None:
+def test_a_float_is_read_the_depth_is_put_right_and_that_is_undone(server: Server, page: Page) -> None:
     page.set_viewport_size({"width": 390, "height": 844})
-    page.goto(f"{standing.url}/bench/grayling-avon")
+    page.goto(f"{server.url}/bench/grayling-avon")
     page.get_by_role("button", name="Float?").click()
     page.get_by_role("button", name="leans down").click()
     causes = page.get_by_role("list", name="Causes", exact=True)
@@ -32,16 +32,16 @@ def test_a_float_is_read_the_depth_is_put_right_and_that_is_undone(standing: Ser
     shallower = causes.get_by_role("button", name=re.compile("^Come .* shallower"))
     shallower.click()
     expect(page.get_by_text(re.compile("^Done: Come"))).to_be_visible()
-    kept = page.request.get(f"{standing.url}/api/rigs/grayling-avon").json()["fields"]
+    kept = page.request.get(f"{server.url}/api/rigs/grayling-avon").json()["fields"]
     assert kept["water"]["depth_m"] < 1.45
     page.get_by_role("button", name="Undo").click()
     expect(page.get_by_text(re.compile("^Done: Come"))).to_have_count(0)
-    assert page.request.get(f"{standing.url}/api/rigs/grayling-avon").json()["fields"]["water"]["depth_m"] == 1.45
+    assert page.request.get(f"{server.url}/api/rigs/grayling-avon").json()["fields"]["water"]["depth_m"] == 1.45
     assert axe_finds(page) == []
 
 
-def test_by_keys_back_takes_off_what_was_seen_last_and_a_reload_keeps_it(standing: Server, page: Page) -> None:
-    page.goto(f"{standing.url}/bench/mullet-slider")
+def test_by_keys_back_takes_off_what_was_seen_last_and_a_reload_keeps_it(server: Server, page: Page) -> None:
+    page.goto(f"{server.url}/bench/mullet-slider")
     expect(page.get_by_test_id("verdict")).to_be_visible()
     page.keyboard.press("w")
     page.get_by_role("button", name="lies flat").press("Enter")

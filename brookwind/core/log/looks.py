@@ -9,6 +9,7 @@ from typing import NamedTuple
 from brookwind.core.log.entries import Came, Fished, Kind
 
 DAY_H = 24.0
+"""Hours of a day. [h]"""
 HOURS = (0.0, 6.0, 9.0, 12.0, 15.0, 18.0, 21.0, DAY_H)
 """Edges of the parts of the day. [h] Editable default."""
 

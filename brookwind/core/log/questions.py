@@ -28,6 +28,7 @@ MOST_GROUPS = 12
 LEAST_SIDE_H = 1.0 / 3.0
 """A change within a session needs so long on either side. [h] Editable default."""
 MOST_CHANGES = 5
+"""Changes and suggestions told at most."""
 WORTH_H = 4.0
 """Tried for less than this, a thing that may be better is worth an hour. [h] Editable default."""
 

@@ -89,7 +89,8 @@ def _weights(n: Array, hours: Array, shape: Array, per: Array) -> Array:
 def better(one: Rate, other: Rate) -> float:
     """The chance that one rate is higher than another, of the same groups.
 
-    one, other: what is known of them.
+    one: what is known of the first.
+    other: of the second.
     Source: the ratio of two Gamma variables is Beta prime distributed.
     """
     from scipy.special import betainc
