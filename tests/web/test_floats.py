@@ -11,7 +11,7 @@ from playwright.sync_api import Locator, Page, expect
 
 from brookwind.demo.load import demo_box, demo_rigs
 
-from .conftest import Server
+from .conftest import Server, put_back
 from .looks import axe_finds
 
 pytestmark = pytest.mark.browser
@@ -24,12 +24,6 @@ def box(tmp_path_factory: pytest.TempPathFactory) -> Iterator[Server]:
     server.start()
     yield server
     server.stop()
-
-
-def put_back(page: Page, address: str, fields: object) -> None:
-    kept = page.request.get(address).json()
-    done = page.request.put(address, data={"version": kept["version"], "fields": fields})
-    assert done.ok, done.text()
 
 
 @pytest.fixture

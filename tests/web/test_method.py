@@ -10,7 +10,7 @@ from playwright.sync_api import Locator, Page, expect
 
 from brookwind.demo.load import demo_rigs
 
-from .conftest import Server
+from .conftest import Server, put_back
 from .looks import axe_finds
 
 pytestmark = pytest.mark.browser
@@ -32,14 +32,7 @@ def method(place: Server, page: Page) -> Iterator[Page]:
     page.on("pageerror", lambda e: complaints.append(str(e)))
     page.on("console", lambda m: complaints.append(m.text) if m.type == "error" else None)
     rig = next(r for r in demo_rigs() if r.id == "rudd-strung")
-    # What an earlier page saved as it was left may still be on its way.
-    for _ in range(5):
-        kept = page.request.get(f"{place.url}/api/rigs/rudd-strung").json()
-        rows = {"version": kept["version"], "fields": rig.model_dump(mode="json")}
-        done = page.request.put(f"{place.url}/api/rigs/rudd-strung", data=rows)
-        if done.status != 409:
-            break
-    assert done.ok, done.text()
+    put_back(page, f"{place.url}/api/rigs/rudd-strung", rig.model_dump(mode="json"))
     open_bench(page, place)
     yield page
     assert [c for c in complaints if "Failed to load resource" not in c] == []
