@@ -54,6 +54,9 @@ def test_what_the_demo_teaches(client: TestClient) -> None:
     taught = client.get("/api/log/taught", params={"species": "grayling"}).json()
     assert taught["fish"] == sum(s["n"] for s in page["species"] if s["id"] == "grayling")
     assert next(a for a in taught["answers"] if a["id"] == "height")["sure"] > 0.95
+    late = client.get("/api/log/taught", params={"species": "grayling", "since": "2026-06-01T00:00:00Z"}).json()
+    assert 0 < late["sessions"] < taught["sessions"]
+    assert client.get("/api/log/taught", params={"since": "2026-06-01T00:00:00"}).status_code == 422, "without its zone"
     none = client.get("/api/log/taught", params={"place": "nowhere"}).json()
     assert (none["sessions"], none["hours"], none["next_time"]) == (0, 0, [])
 

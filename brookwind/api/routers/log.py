@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-from datetime import datetime
 from typing import Annotated
 
 from fastapi import APIRouter, Depends
@@ -15,6 +14,7 @@ from brookwind.api.session import SessionOfRequest
 from brookwind.core.log.entries import Event, Outing
 from brookwind.core.log.looks import pieces
 from brookwind.core.log.questions import Changed, LogAnswer, Suggestion, answers, changes, next_time
+from brookwind.core.moment import Moment
 from brookwind.formats.log_csv import read_log, write_log
 from brookwind.formats.text import Refused
 from brookwind.store.log import Asked, CaughtSpecies, KeptOuting, Log
@@ -66,7 +66,7 @@ def read_log_page(log: LogOfRequest) -> Logged:
 
 @router.get("/taught")
 def read_taught(
-    log: LogOfRequest, species: str | None = None, place: str | None = None, since: datetime | None = None
+    log: LogOfRequest, species: str | None = None, place: str | None = None, since: Moment | None = None
 ) -> Taught:
     """Rates side by side, what changed before it got better, and what to try next time."""
     visits, happened = log.asked(Asked(species=species, place=place, since=since))

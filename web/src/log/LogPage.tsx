@@ -45,7 +45,8 @@ function Book({ logged, catalogue }: { logged: Logged; catalogue: Catalogue }) {
   const [query, setQuery] = useSearchParams();
   const [dialog, setDialog] = useState<"new" | "in" | null>(null);
   const put = (key: string, value: string) => {
-    const next = new URLSearchParams(query);
+    // As the address is now: what was chosen a moment ago may not be drawn yet.
+    const next = new URLSearchParams(window.location.search);
     if (value) next.set(key, value);
     else next.delete(key);
     setQuery(next);

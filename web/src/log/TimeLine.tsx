@@ -2,15 +2,12 @@ import { Box, Text } from "@chakra-ui/react";
 import type { LogEvent, Outing } from "../api/client";
 import { colour } from "../scene/colour";
 import { clock } from "../units/clock";
-import { write } from "../units/quantity";
-import { useSettings } from "../units/settings";
 import { ZONE } from "./zone";
 
 const [WIDE, HIGH] = [900, 96];
 
 /** A session as a line: which rig when, and every bite and fish. What it shows is listed below it too. */
 export function TimeLine({ outing, events }: { outing: Outing; events: LogEvent[] }) {
-  const { units } = useSettings();
   const begins = Date.parse(outing.begins);
   const last = Math.max(begins + 3_600_000, ...events.map((e) => Date.parse(e.at)));
   const ends = outing.ends ? Date.parse(outing.ends) : last;
@@ -25,7 +22,6 @@ export function TimeLine({ outing, events }: { outing: Outing; events: LogEvent[
       <svg viewBox={`0 0 ${WIDE} ${HIGH}`} width="100%" style={{ minWidth: 520 }} aria-hidden="true">
         {rigs.map((e, i) => {
           const to = rigs[i + 1] ? x(rigs[i + 1]?.at ?? ends) : WIDE - 24;
-          const setting = settingOf(e);
           return (
             <g key={e.id}>
               <rect
@@ -37,7 +33,7 @@ export function TimeLine({ outing, events }: { outing: Outing; events: LogEvent[
                 fill={colour(i % 2 ? "reed" : "body")}
               />
               <text x={x(e.at) + 6} y="41" style={{ fontSize: 14, fontWeight: 600 }} fill={colour("card")}>
-                {to - x(e.at) > 90 && setting !== null ? write(setting, "depth", units) : ""}
+                {to - x(e.at) > 200 ? e.rig?.name : ""}
               </text>
               {i > 0 && <line x1={x(e.at)} x2={x(e.at)} y1="10" y2="76" stroke={colour("float")} strokeWidth="2" />}
             </g>
@@ -60,11 +56,4 @@ export function TimeLine({ outing, events }: { outing: Outing; events: LogEvent[
       </svg>
     </Box>
   );
-}
-
-function settingOf(e: LogEvent): number | null {
-  const places = e.rig?.components.flatMap((c) =>
-    "position_m" in c && typeof c.position_m === "number" ? [c.position_m] : [],
-  );
-  return places && places.length > 0 ? Math.max(...places) : null;
 }

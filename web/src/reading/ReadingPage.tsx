@@ -41,7 +41,7 @@ export default function ReadingPage() {
         {failed ? (
           <Failed inside error={failed.error as Error} again={() => void failed.refetch()} />
         ) : fields && drawn.data ? (
-          <Read rig={fields} float={inFlow(drawn.data).afloat} />
+          <Read rig={fields} float={inFlow(drawn.data).afloat} setting_m={drawn.data.setting_m} />
         ) : (
           <Loading inside what="the float" />
         )}
@@ -50,7 +50,7 @@ export default function ReadingPage() {
   );
 }
 
-function Read({ rig, float }: { rig: Rig; float: Evaluation["afloat"] }) {
+function Read({ rig, float, setting_m }: { rig: Rig; float: Evaluation["afloat"]; setting_m: number }) {
   const { units } = useSettings();
   const [query] = useSearchParams();
   const go = useNavigate();
@@ -94,10 +94,10 @@ function Read({ rig, float }: { rig: Rig; float: Evaluation["afloat"] }) {
               reading={reading}
               float={float}
               chosen={seen.look ?? null}
-              onLook={(look) => note(looked(noted, look))}
+              onLook={(look) => note(looked(notedIn(new URLSearchParams(window.location.search)), look))}
             />
           )}
-          <AlsoSeen noted={noted} usual_m={reading?.tip_m ?? float.tip_m} setting_m={settingOf(rig)} onNote={note} />
+          <AlsoSeen noted={noted} usual_m={reading?.tip_m ?? float.tip_m} setting_m={setting_m} onNote={note} />
         </Stack>
         <Stack gap="4" aria-busy={found.isFetching}>
           <SoFar noted={noted} onNote={note} />
@@ -115,9 +115,6 @@ function Read({ rig, float }: { rig: Rig; float: Evaluation["afloat"] }) {
     </>
   );
 }
-
-const settingOf = (rig: Rig): number =>
-  Math.max(0, ...rig.components.map((c) => ("position_m" in c && typeof c.position_m === "number" ? c.position_m : 0)));
 
 /** Another picture: what was said of the one before is of no use any more. */
 function looked(noted: Noted, look: Look): Noted {

@@ -2,15 +2,14 @@ import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
-import { api, Refusal, type Rig, type Schemas, type Survey } from "../api/client";
+import { api, Refusal, type Rig, type Survey } from "../api/client";
 import { nameOf } from "../box/words";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { Button } from "./Button";
+import type { Found, Take } from "./dropped";
 import { Sheet } from "./Sheet";
 import { TheBundle } from "./TheBundle";
-
-export type Found = Schemas["DroppedFile"];
 
 /** A file dropped anywhere on the page: it is looked at first, and taken or left. */
 export default function DropHere({ file, onClose }: { file: File; onClose: () => void }) {
@@ -62,8 +61,6 @@ export default function DropHere({ file, onClose }: { file: File; onClose: () =>
     </Sheet>
   );
 }
-
-export type Take = { onTake: (act: () => Promise<string>) => Promise<void> };
 
 function TheRig({ rig, onTake }: { rig: Rig } & Take) {
   const { units } = useSettings();

@@ -5,7 +5,7 @@ import { say } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { counted } from "../units/vocabulary";
 import { Button } from "./Button";
-import type { Found, Take } from "./DropHere";
+import type { Found, Take } from "./dropped";
 
 type Coming = Schemas["IncomingRig"];
 
