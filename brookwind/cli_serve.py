@@ -18,6 +18,9 @@ from brookwind.cli_common import fail
 from brookwind.clock import now
 from brookwind.core.errors import BrookwindError, NotUnderstood
 
+KEPT_S = 75
+"""An idle connection is kept so long: the browser, which lets go sooner, is then never cut off in mid question. [s]"""
+
 
 def standins_command(
     sounder_port: Annotated[int, typer.Option(help="Port of the sounder.")] = 10110,
@@ -119,7 +122,7 @@ def _serve(engine: Any, host: str, port: int, hub: Any = None) -> None:
     listening = _listening(host, port)
     shown = f"[{host}]" if ":" in host else host
     typer.echo(f"Brookwind {__version__} on http://{shown}:{port}")
-    config = uvicorn.Config(application, log_level="warning", server_header=False)
+    config = uvicorn.Config(application, log_level="warning", server_header=False, timeout_keep_alive=KEPT_S)
     uvicorn.Server(config).run(sockets=[listening])
 
 

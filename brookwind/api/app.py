@@ -31,6 +31,7 @@ from brookwind.api.routers import (
     reading,
     records,
     rigs,
+    trips,
     tying,
     water,
 )
@@ -95,6 +96,7 @@ def make_app(
         log,
         motion,
         tying,
+        trips,
         cards,
     )
     for part in parts:

@@ -11,7 +11,7 @@ from sqlmodel import Session
 from brookwind.core.rig.book import Book
 from brookwind.store.book import SchoolsKept, book_of
 from brookwind.store.database import unit_of_work
-from brookwind.store.repositories import Box, OwnPatterns, PlaceRulesOf, Rigs, Surveys, Swims
+from brookwind.store.repositories import Box, OwnPatterns, PlaceRulesOf, Rigs, Surveys, Swims, Trips, Wallet, Waters
 from brookwind.store.repository import Repository
 
 
@@ -43,6 +43,7 @@ def _book(session: SessionOfRequest) -> Book:
     return book_of(session)
 
 
+WatersOfRequest = Annotated[Waters, Depends(of_request(Waters))]
 SwimsOfRequest = Annotated[Swims, Depends(of_request(Swims))]
 SurveysOfRequest = Annotated[Surveys, Depends(of_request(Surveys))]
 BoxOfRequest = Annotated[Box, Depends(of_request(Box))]
@@ -50,4 +51,6 @@ RigsOfRequest = Annotated[Rigs, Depends(of_request(Rigs))]
 RulesOfRequest = Annotated[PlaceRulesOf, Depends(of_request(PlaceRulesOf))]
 SchoolsOfRequest = Annotated[SchoolsKept, Depends(of_request(SchoolsKept))]
 OwnPatternsOfRequest = Annotated[OwnPatterns, Depends(of_request(OwnPatterns))]
+TripsOfRequest = Annotated[Trips, Depends(of_request(Trips))]
+WalletOfRequest = Annotated[Wallet, Depends(of_request(Wallet))]
 BookOfRequest = Annotated[Book, Depends(_book)]

@@ -12,7 +12,7 @@ from brookwind.core.frozen import Frozen
 
 Quantity = Literal[
     "depth", "line", "tip", "thickness", "load", "mass", "distance", "time", "angle", "speed", "force", "share",
-    "temperature", "capacity",
+    "temperature", "capacity", "wind",
 ]  # fmt: skip
 
 NINE_IN_TEN = 1.645
@@ -35,6 +35,8 @@ _SI: Mapping[Quantity, tuple[float, int, str]] = {
     "temperature": (1.0, 1, "°C"),
     # What limits a float's size is an estimate: two figures are all that is known of it.
     "capacity": (1000.0, 2, "g"),
+    # Nobody knows tomorrow's wind to the decimetre a second.
+    "wind": (1.0, 0, "m/s"),
 }
 
 

@@ -17,10 +17,11 @@ from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.rules.place_rules import PlaceRules
 from brookwind.core.survey.document import Survey
 from brookwind.demo.seasons import seasons
+from brookwind.demo.trips import demo_trips, demo_wallet
 from brookwind.store.database import take_right_to_write, unit_of_work
 from brookwind.store.log import Log
 from brookwind.store.records import SwimFields, WaterFields
-from brookwind.store.repositories import Box, PlaceRulesOf, Rigs, Surveys, Swims, Waters
+from brookwind.store.repositories import Box, PlaceRulesOf, Rigs, Surveys, Swims, Trips, Wallet, Waters
 
 _HERE = files("brookwind.demo")
 
@@ -89,5 +90,9 @@ def load_demo(engine: Engine, today: date | None = None) -> bool:
         made = demo_rigs()
         for rig in made:
             rigs.create(rig)
+        for trip in demo_trips(day):
+            Trips(session).create(trip)
+        for one in demo_wallet(made, day):
+            Wallet(session).create(one)
         Log(session).load(seasons(made, day))
     return True

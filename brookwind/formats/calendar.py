@@ -1,13 +1,17 @@
-"""A timetable of stop moves as an iCalendar file. Moments are written in UTC, so a change of clocks cannot move
-them."""
+"""A timetable of stop moves, or the days planned, as an iCalendar file.
+
+Moments are written in UTC, so a change of clocks cannot move them.
+"""
 
 from __future__ import annotations
 
-from datetime import datetime, timedelta
+from collections.abc import Sequence
+from datetime import UTC, datetime, timedelta
 from typing import TYPE_CHECKING
 from uuid import NAMESPACE_URL, uuid5
 
 from brookwind.core.survey.timetable import LevelEvent, Move, Timetable
+from brookwind.core.trip.document import Trip
 
 if TYPE_CHECKING:
     from icalendar import Event
@@ -33,6 +37,31 @@ def write_calendar(table: Timetable, name: str, stamp: datetime) -> bytes:
         calendar.add_component(_event(move.at, move.until, _move_says(move), name, stamp))
     for warned in table.warnings:
         calendar.add_component(_event(warned.at, warned.until, _warning_says(warned), name, stamp))
+    return bytes(calendar.to_ical())
+
+
+def write_trips(trips: Sequence[Trip], stamp: datetime) -> bytes:
+    """Days at the water as a calendar.
+
+    trips: the days.
+    stamp: moment it is written. [aware]
+    """
+    from icalendar import Calendar, Event
+
+    calendar = Calendar()
+    calendar.add("prodid", "-//Brookwind//trips//EN")
+    calendar.add("version", "2.0")
+    for trip in trips:
+        event = Event()
+        # A trip that is moved to another day moves in the calendar too.
+        event.add("uid", f"{uuid5(NAMESPACE_URL, f'brookwind:trip:{trip.id}')}@brookwind")
+        event.add("dtstamp", stamp)
+        event.add("dtstart", trip.begins.astimezone(UTC))
+        event.add("dtend", trip.ends.astimezone(UTC))
+        event.add("summary", trip.name)
+        if trip.notes:
+            event.add("description", trip.notes)
+        calendar.add_component(event)
     return bytes(calendar.to_ical())
 
 

@@ -8,11 +8,11 @@ from sqlmodel import Session
 
 from brookwind.core.errors import Problem
 from brookwind.store.book import Baits, Fish, HookPatterns, SchoolsKept
-from brookwind.store.repositories import Box, OwnPatterns, PlaceRulesOf, Rigs, Surveys, Swims, Waters
+from brookwind.store.repositories import Box, OwnPatterns, PlaceRulesOf, Rigs, Surveys, Swims, Trips, Wallet, Waters
 from brookwind.store.repository import Repository
 
 KINDS: tuple[type[Repository[Any]], ...] = (
-    Waters, Swims, Surveys, PlaceRulesOf, Box, Rigs, OwnPatterns, Fish, Baits, HookPatterns, SchoolsKept,
+    Waters, Swims, Surveys, PlaceRulesOf, Box, Rigs, OwnPatterns, Fish, Baits, HookPatterns, SchoolsKept, Trips, Wallet,
 )  # fmt: skip
 
 

@@ -18,6 +18,7 @@ from brookwind.core.rig.fish import Species
 from brookwind.core.rig.hooks import HookPattern
 from brookwind.core.rules.place_rules import PlaceRules
 from brookwind.core.survey.document import Survey
+from brookwind.core.trip.document import MadeUp, Trip
 
 
 class WaterFields(Frozen):
@@ -64,6 +65,8 @@ FieldsT = TypeVar(
     HookPattern,
     Schools,
     OwnPattern,
+    Trip,
+    MadeUp,
 )
 
 

@@ -17,16 +17,19 @@ from brookwind.core.box.stock import FloatStock, Stock, stock_of
 from brookwind.core.rig.document import Rig
 from brookwind.core.rules.place_rules import PlaceRules
 from brookwind.core.survey.document import Survey
+from brookwind.core.trip.document import MadeUp, Trip
 from brookwind.store.records import Kept, Revision, RigSummary, SwimFields, WaterFields
 from brookwind.store.repository import BelongsTo, Repository
 from brookwind.store.tables import (
     BoxItemRow,
+    MadeUpRow,
     OwnPatternRow,
     PlaceRulesRow,
     RigRevisionRow,
     RigRow,
     SurveyRow,
     SwimRow,
+    TripRow,
     WaterRow,
 )
 
@@ -110,6 +113,22 @@ class OwnPatterns(Repository[OwnPattern]):
     """Patterns of the angler's own."""
 
     row, model, name = OwnPatternRow, OwnPattern, "pattern"
+
+
+class Trips(Repository[Trip]):
+    """Days planned, each at a swim."""
+
+    row, model, name = TripRow, Trip, "trip"
+    belongs_to = BelongsTo("swim", SwimRow, "swim")
+
+    def _columns(self, fields: Trip) -> dict[str, Any]:
+        return {"swim_id": fields.swim}
+
+
+class Wallet(Repository[MadeUp]):
+    """Rigs that are tied and put away."""
+
+    row, model, name = MadeUpRow, MadeUp, "made-up rig"
 
 
 class Rigs(Repository[Rig]):

@@ -108,6 +108,20 @@ class RigRevisionRow(SQLModel, table=True):
     saved_at: datetime = Field(default_factory=now)
 
 
+class TripRow(DocumentRow, table=True):
+    """A day planned at a swim; it goes with it."""
+
+    __tablename__ = "trip"
+
+    swim_id: str = Field(foreign_key="swim.id", ondelete="CASCADE", index=True)
+
+
+class MadeUpRow(DocumentRow, table=True):
+    """A rig that is tied and put away."""
+
+    __tablename__ = "made_up"
+
+
 class OutingRow(SQLModel, table=True):
     """A session on the water. Times are UTC; `offset_min` is what the angler's clock was ahead."""
 

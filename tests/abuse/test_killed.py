@@ -176,4 +176,4 @@ def test_what_an_update_of_the_tables_began_from_is_kept_beside_it(tmp_path: Pat
     open_database(path).dispose()
     [copy] = tmp_path.glob("old.db.schema-*")
     assert look_into(copy).revision == "0003"
-    assert look_into(path).revision == "0006"
+    assert look_into(path).revision == "0007"

@@ -5,8 +5,6 @@ from __future__ import annotations
 import os
 import shutil
 import socket
-import subprocess
-import sys
 import tempfile
 import time
 import urllib.error
@@ -23,7 +21,7 @@ from brookwind.clock import SET_BY
 
 from ..chromium import CHROMIUM
 from ..hour import USUAL, Hour, set_browser
-from .nursery import nursery, stop
+from .nursery import load, nursery, stop
 
 expect.set_options(timeout=20_000)
 
@@ -38,16 +36,7 @@ def free_port() -> int:
 def _loaded(now: str) -> Path:
     """The demo's database as it is loaded at an hour, once: loading takes longer than most tests."""
     path = Path(tempfile.mkdtemp(prefix="brookwind-tests-")) / "demo.db"
-    lines = f"""
-from pathlib import Path
-from brookwind.demo.load import load_demo
-from brookwind.store.database import open_database
-engine = open_database(Path({str(path)!r}))
-load_demo(engine)
-engine.dispose()
-"""
-    # In a process of its own: a test may fork from this one while it loads.
-    subprocess.run([sys.executable, "-c", lines], check=True)
+    load(path, {SET_BY: now})
     return path
 
 
@@ -155,6 +144,6 @@ def own(tmp_path: Path, page: Page, hour: Hour) -> Iterator[Page]:
     """An angler's own database, empty on the first day."""
     server = Server(tmp_path / "own.db", "serve")
     server.start()
-    page.goto(server.url)
+    page.goto(f"{server.url}/bench")
     yield page
     server.stop()

@@ -4,6 +4,8 @@ from __future__ import annotations
 
 from playwright.sync_api import Locator, Page, expect
 
+LONG = 20
+
 
 class Hand:
     """By mouse, or by keys alone: then what is used must be where the Tab key leads."""
@@ -46,7 +48,8 @@ class Hand:
         if self.keys:
             self._reach(field)
             self.page.keyboard.press("Control+a")
-            self.page.keyboard.type(text)
+            # A long line comes at once, as from a clipboard: letter by letter is typed in test_tie.
+            (self.page.keyboard.insert_text if len(text) > LONG else self.page.keyboard.type)(text)
         else:
             field.fill(text)
         self.page.keyboard.press("Enter")

@@ -12,11 +12,14 @@ import subprocess
 import sys
 import time
 from functools import cache
+from pathlib import Path
 
 _LOADED = (
     "uvicorn", "gsw", "scipy.special", "scipy.interpolate", "scipy.linalg.lapack", "icalendar", "brookwind.api.app",
     "brookwind.demo.load", "brookwind.instruments.standins.all",
 )  # fmt: skip
+_LOAD = "load"
+"""Instead of a command: load the demo."""
 
 
 class Nursery:
@@ -42,22 +45,49 @@ def nursery() -> Nursery:
     return Nursery()
 
 
-def stop(pid: int, seconds: float = 10.0) -> None:
+def stop(pid: int) -> None:
     """End a server as the system would, and see it gone."""
     os.kill(pid, signal.SIGTERM)
+    if not _gone(pid, 10.0):
+        os.kill(pid, signal.SIGKILL)
+
+
+def load(path: Path, environment: dict[str, str]) -> None:
+    """Load the demo into a database, in a process of its own."""
+    assert _gone(nursery().start([_LOAD, str(path)], environment), 120.0)
+    assert path.exists(), "the demo was not loaded"
+
+
+def _gone(pid: int, seconds: float) -> bool:
     end = time.monotonic() + seconds
     while time.monotonic() < end:
         try:
             os.kill(pid, 0)
         except ProcessLookupError:
-            return
+            return True
         time.sleep(0.02)
-    os.kill(pid, signal.SIGKILL)
+    return False
+
+
+def _load(path: Path) -> None:
+    from brookwind.demo.load import load_demo
+    from brookwind.store.database import open_database
+
+    # Whole, or not there.
+    half = path.with_suffix(".half")
+    engine = open_database(half)
+    load_demo(engine)
+    engine.dispose()
+    half.rename(path)
 
 
 def _serve(arguments: list[str], environment: dict[str, str]) -> None:
     from brookwind.cli import app
 
+    if arguments[0] == _LOAD:
+        os.environ.update(environment)
+        _load(Path(arguments[1]))
+        return
     signal.signal(signal.SIGCHLD, signal.SIG_DFL)
     os.environ.update(environment)
     nothing = os.open(os.devnull, os.O_RDWR)

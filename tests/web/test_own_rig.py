@@ -118,7 +118,7 @@ def cleared(page: Page, server: Server) -> None:
     for rig in page.request.get(f"{server.url}/api/rigs").json():
         version = page.request.get(f"{server.url}/api/rigs/{rig['id']}").json()["version"]
         page.request.delete(f"{server.url}/api/rigs/{rig['id']}?version={version}")
-    page.goto(server.url)
+    page.goto(f"{server.url}/bench")
     expect(page.get_by_role("heading", name="No rig on the bench yet")).to_be_visible()
 
 

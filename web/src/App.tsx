@@ -13,6 +13,7 @@ const BookPage = lazy(() => import("./book/BookPage"));
 const BoxPage = lazy(() => import("./box/BoxPage"));
 const LogPage = lazy(() => import("./log/LogPage"));
 const ReadingPage = lazy(() => import("./reading/ReadingPage"));
+const TripPage = lazy(() => import("./trip/TripPage"));
 const TyingPage = lazy(() => import("./tying/TyingPage"));
 const WaterPage = lazy(() => import("./water/WaterPage"));
 
@@ -46,6 +47,15 @@ export function App() {
       )}
       <Routes>
         <Route path="/bench/:rigId" element={<Bench />} />
+        <Route
+          path="/trip/:tripId?"
+          element={
+            <Suspense fallback={<Loading what="the day" />}>
+              <TripPage />
+            </Suspense>
+          }
+        />
+        <Route path="/" element={<Navigate to="/trip" replace />} />
         <Route
           path="/log"
           element={

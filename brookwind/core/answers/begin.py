@@ -37,7 +37,7 @@ from brookwind.core.rig.threading import hooklength_join_m, is_free_shot, take_o
 from brookwind.core.rig.usual_size import Size
 from brookwind.core.situation import Situation
 
-LEAST_SHARE, MOST_SHARE = 0.8, 1.3
+HOLDS_SHARES = (0.8, 1.3)
 """A leader this much weaker or stronger than is used for the fish is not tied for it again. Editable defaults."""
 
 
@@ -87,25 +87,53 @@ def begin(
     leads: of the box: a float that is made up for a lead is made for one of these.
     Raises: NotUnderstood for an unknown family, fish or bait; OutOfRange when the family cannot be fished there.
     """
-    start = Start(
-        species=purpose.species, bait=bait, conditions=purpose.conditions, habits=habits, book=book, lie=purpose.lie
-    )
-    fresh = new_rig(family_id, purpose.water, rig_id, name, start)
-    if like is None:
-        return _with_own_float(fresh, floats, book, "", leads)
-    rig = _tied_again(like, fresh, habits, book)
-    if bait is not None or like.species != fresh.species:
-        rig = with_bait(rig, bait or _bait_of(fresh) or "", book)
-    if whole and like.family == family_id:
+    if whole and like is not None and like.family == family_id:
+        fresh = _fresh(family_id, rig_id, name, purpose, bait, habits, book)
         return Begun(
-            rig=_set(rig),
+            rig=_set(_for_bait(_tied_again(like, fresh, habits, book), fresh, like, bait, book)),
             float_says=f"The float of “{like.name}”.",
             tackle_says=f"Tied as “{like.name}”.",
             weighed=True,
         )
-    rig = take_off(rig, lambda c: is_free_shot(c) or is_heavy(c))
-    rig, says = _fit_for_fish(rig, fresh, like, book)
+    rig, says = tackle_for(family_id, rig_id, name, purpose, bait, like, habits, book)
     return _with_own_float(rig, floats, book, says, leads)
+
+
+def tackle_for(
+    family_id: str,
+    rig_id: str,
+    name: str,
+    purpose: Purpose,
+    bait: str | None = None,
+    like: Rig | None = None,
+    habits: Habits = USUAL_HABITS,
+    book: Book = SHIPPED,
+) -> tuple[Rig, str]:
+    """A rig of a family without its weights, under whatever float, and where its tackle comes from.
+
+    family_id, rig_id, name, purpose, bait, like, habits, book: as for `begin`.
+    Raises: as `begin`.
+    """
+    fresh = _fresh(family_id, rig_id, name, purpose, bait, habits, book)
+    if like is None:
+        return fresh, ""
+    rig = _for_bait(_tied_again(like, fresh, habits, book), fresh, like, bait, book)
+    return _fit_for_fish(take_off(rig, lambda c: is_free_shot(c) or is_heavy(c)), fresh, like, book)
+
+
+def _fresh(
+    family_id: str, rig_id: str, name: str, purpose: Purpose, bait: str | None, habits: Habits, book: Book
+) -> Rig:
+    start = Start(
+        species=purpose.species, bait=bait, conditions=purpose.conditions, habits=habits, book=book, lie=purpose.lie
+    )
+    return new_rig(family_id, purpose.water, rig_id, name, start)
+
+
+def _for_bait(rig: Rig, fresh: Rig, like: Rig, bait: str | None, book: Book) -> Rig:
+    if bait is None and like.species == fresh.species:
+        return rig
+    return with_bait(rig, bait or _bait_of(fresh) or "", book)
 
 
 def _fit_for_fish(rig: Rig, fresh: Rig, like: Rig, book: Book) -> tuple[Rig, str]:
@@ -129,10 +157,10 @@ def _fit_for_fish(rig: Rig, fresh: Rig, like: Rig, book: Book) -> tuple[Rig, str
 
 def _holds(leader: LineSection, fish: Species, same: bool) -> bool:
     """The last line does for the fish: not bitten through, and as it was tied for the same fish or about as strong."""
-    low, high = fish.line_n
+    (low, high), (least, most) = fish.line_n, HOLDS_SHARES
     if fish.bites_through and leader.material != "wire":
         return False
-    return same or LEAST_SHARE * low <= line_strength_n(leader) <= MOST_SHARE * high
+    return same or least * low <= line_strength_n(leader) <= most * high
 
 
 def _bait_of(rig: Rig) -> str | None:
@@ -167,12 +195,12 @@ def _with_own_float(
         away = abs(log(max(mark.capacity_kg, 1e-6) / usual)) + (OTHER_TYPE if mark.type != kind else 0.0)
         return mark.item != rig.float_piece.item, away
 
-    def in_use(mark: FloatMark) -> bool:
-        carries = max(mark.capacity_kg, mark.label_kg or 0.0)
-        return plan.usual is None or plan.usual.low_kg / NEARLY <= carries <= plan.usual.high_kg * NEARLY
-
     kind = FLOAT_TYPE[rig.float_piece.spec.type].name
-    fits = [m for m in window.marks if all(c.ok or c.need in unmet for c in m.checks) and in_use(m)]
+    fits = [
+        m
+        for m in window.marks
+        if all(c.ok or c.need in unmet for c in m.checks) and in_use(plan.usual, max(m.capacity_kg, m.label_kg or 0.0))
+    ]
     for mark in sorted(fits, key=rank):
         stock = fitting[mark.item]
         try:
@@ -191,6 +219,15 @@ def _with_own_float(
         rig=_set(rig), float_says=f"{_why_none(window)} The float, {made_up}, is made up.", figures=window.figures,
         tackle_says=tackle,
     )  # fmt: skip
+
+
+def in_use(usual: Size | None, carries_kg: float) -> bool:
+    """A float is of a size in use, or nearly.
+
+    usual: the sizes in use; None where any is.
+    carries_kg: what it carries, or what its label says where that is more. [kg]
+    """
+    return usual is None or usual.low_kg / NEARLY <= carries_kg <= usual.high_kg * NEARLY
 
 
 def _for_a_lead(rig: Rig, usual: Size | None, leads: Sequence[LeadStock]) -> Rig:

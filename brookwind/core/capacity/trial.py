@@ -118,11 +118,39 @@ def lean(plan: Plan, low_n: float) -> Lean:
     low_n: what is well down the line. [N]
     Source: `go`, of `trial_rig`.
     """
-    loads, leans, lifts = _leans(trial_of(plan))
-    if low_n <= 0.0 or not loads:
-        return Lean(inf, inf)
-    at = min(max(log(low_n), loads[0]), loads[-1])
-    return Lean(_between(at, loads, leans), _between(at, loads, lifts))
+    return _leans(trial_of(plan)).at(low_n)
+
+
+class Leans(NamedTuple):
+    """What a current or a wind does to trial rigs of a few sizes, the lightest first."""
+
+    loads: tuple[float, ...]
+    """Logarithms of what is well down the line. [N]"""
+    line_deg: tuple[float, ...]
+    lift_m: tuple[float, ...]
+
+    def at(self, low_n: float) -> Lean:
+        """At a load: on straight lines between the sizes; beyond them, as the nearest.
+
+        low_n: what is well down the line. [N]
+        """
+        if low_n <= 0.0 or not self.loads:
+            return Lean(inf, inf)
+        at = min(max(log(low_n), self.loads[0]), self.loads[-1])
+        return Lean(_between(at, self.loads, self.line_deg), _between(at, self.loads, self.lift_m))
+
+
+def leans_of(plan: Plan, capacities_kg: Sequence[float], enough_deg: float) -> Leans:
+    """Leans of sizes from heavy to light, until one leans beyond what is of interest: lighter ones lean more.
+
+    plan: the plan.
+    capacities_kg: the sizes. [kg]
+    enough_deg: where it ends. [degrees]
+    Source: as `lean`.
+    """
+    trial, usual = trial_of(plan), FLOAT_TYPE[plan.type].at_kg
+    heavy_first = sorted(capacities_kg, reverse=True)
+    return _leaning(trial, _sizes(trial, [c / usual for c in heavy_first]), enough_deg)
 
 
 def _between(at: float, known: Sequence[float], values: Sequence[float]) -> float:
@@ -147,15 +175,21 @@ def _falls(trial: Trial) -> tuple[tuple[float, ...], tuple[float, ...], tuple[fl
 
 
 @lru_cache(maxsize=64)
-def _leans(trial: Trial) -> tuple[tuple[float, ...], tuple[float, ...], tuple[float, ...]]:
-    """(logarithms of loads, leans, lifts) of the sizes whose line takes a shape."""
+def _leans(trial: Trial) -> Leans:
+    """The sizes whose line takes a shape."""
+    return _leaning(trial, _sizes(trial, _SHAPES), inf)
+
+
+def _leaning(trial: Trial, bodies: Sequence[FloatBody], enough_deg: float) -> Leans:
     found: list[tuple[float, Lean]] = []
-    for body in _sizes(trial, _SHAPES):
+    for body in bodies:
         leaning = _tried(trial, body, _lean_of)
         if leaning is not None and isfinite(leaning.line_deg):
             found.append((log(_low_n(trial, body)), leaning))
+            if leaning.line_deg > enough_deg:
+                break
     found.sort()
-    return tuple(a for a, _ in found), tuple(b.line_deg for _, b in found), tuple(b.lift_m for _, b in found)
+    return Leans(tuple(a for a, _ in found), tuple(b.line_deg for _, b in found), tuple(b.lift_m for _, b in found))
 
 
 def _sizes(trial: Trial, shares: Sequence[float]) -> list[FloatBody]:

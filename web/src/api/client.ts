@@ -6,6 +6,7 @@ import { log } from "./log";
 import { motion } from "./motion";
 import { reading } from "./reading";
 import { rigs } from "./rigs";
+import { trips } from "./trips";
 import { tying } from "./tying";
 import { water } from "./water";
 
@@ -22,6 +23,7 @@ export const api = {
   ...advice,
   ...motion,
   ...reading,
+  ...trips,
   ...tying,
   ...water,
 };

@@ -1022,6 +1022,43 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/made-up": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every made-up rig */
+        get: operations["read_all_api_made_up_get"];
+        put?: never;
+        /** A new made-up rig */
+        post: operations["create_api_made_up_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/made-up/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One made-up rig */
+        get: operations["read_api_made_up__key__get"];
+        /** Change a made-up rig */
+        put: operations["update_api_made_up__key__put"];
+        post?: never;
+        /** Remove a made-up rig */
+        delete: operations["delete_api_made_up__key__delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/motion/fall": {
         parameters: {
             query?: never;
@@ -1658,6 +1695,123 @@ export interface paths {
          */
         post: operations["read_tackle_api_tackle_post"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every trip */
+        get: operations["read_all_api_trips_get"];
+        put?: never;
+        /** A new trip */
+        post: operations["create_api_trips_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips.ics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Trips Calendar
+         * @description Every trip, as a calendar.
+         */
+        get: operations["trips_calendar_api_trips_ics_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/begin": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Start Trip
+         * @description A day at a swim, filled in from what is known of it; not kept yet.
+         */
+        post: operations["start_trip_api_trips_begin_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/since": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Since
+         * @description What differs in the water since the trip it was planned after.
+         */
+        post: operations["since_api_trips_since_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/tonight": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Rigs For Tonight
+         * @description The fewest rigs that cover the day; lines of JSON with how far the work has come, the answer last.
+         */
+        post: operations["rigs_for_tonight_api_trips_tonight_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/trips/{key}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One trip */
+        get: operations["read_api_trips__key__get"];
+        /** Change a trip */
+        put: operations["update_api_trips__key__put"];
+        post?: never;
+        /** Remove a trip */
+        delete: operations["delete_api_trips__key__delete"];
         options?: never;
         head?: never;
         patch?: never;
@@ -3185,6 +3339,28 @@ export interface components {
             rods: number;
         };
         /**
+         * DayDepth
+         * @description Depth of the water where it is fished, over the day, and how sure that is. [m]
+         */
+        DayDepth: {
+            /** Curve */
+            curve: [
+                string,
+                number
+            ][];
+            /** Half M */
+            half_m: number;
+            /** High M */
+            high_m: number;
+            /**
+             * Known By
+             * @enum {string}
+             */
+            known_by: "entered" | "surveyed" | "swim";
+            /** Low M */
+            low_m: number;
+        };
+        /**
          * Decision
          * @description The answer and its reason, with figures for the sentence.
          */
@@ -3859,7 +4035,7 @@ export interface components {
              * Quantity
              * @enum {string}
              */
-            quantity: "depth" | "line" | "tip" | "thickness" | "load" | "mass" | "distance" | "time" | "angle" | "speed" | "force" | "share" | "temperature" | "capacity";
+            quantity: "depth" | "line" | "tip" | "thickness" | "load" | "mass" | "distance" | "time" | "angle" | "speed" | "force" | "share" | "temperature" | "capacity" | "wind";
             /** Value */
             value: number;
         };
@@ -4328,6 +4504,27 @@ export interface components {
             readings: components["schemas"]["LevelReading"][];
         };
         /**
+         * Glare
+         * @description A stretch of the day in which the sun stands over the water fished, or to one side of it.
+         */
+        Glare: {
+            /**
+             * Begins
+             * Format: date-time
+             */
+            begins: string;
+            /**
+             * Ends
+             * Format: date-time
+             */
+            ends: string;
+            /**
+             * Where
+             * @enum {string}
+             */
+            where: "ahead" | "left" | "right";
+        };
+        /**
          * Gone
          * @description The float went under and out of sight.
          */
@@ -4387,6 +4584,22 @@ export interface components {
             name: string;
             /** Phase Deg */
             phase_deg: number;
+        };
+        /**
+         * Haunt
+         * @description Where a fish may be on the day.
+         */
+        Haunt: {
+            lie: components["schemas"]["Lie"];
+            /** Share */
+            share: number;
+            /** Species */
+            species: string;
+            /**
+             * Where
+             * @enum {string}
+             */
+            where: "usual" | "up" | "down";
         };
         /**
          * Here
@@ -4705,6 +4918,17 @@ export interface components {
             /** Version */
             version: number;
         };
+        /** Kept[MadeUp] */
+        Kept_MadeUp_: {
+            fields: components["schemas"]["MadeUp"];
+            /**
+             * Updated At
+             * Format: date-time
+             */
+            updated_at: string;
+            /** Version */
+            version: number;
+        };
         /** Kept[OwnPattern] */
         Kept_OwnPattern_: {
             fields: components["schemas"]["OwnPattern"];
@@ -4763,6 +4987,17 @@ export interface components {
         /** Kept[SwimFields] */
         Kept_SwimFields_: {
             fields: components["schemas"]["SwimFields"];
+            /**
+             * Updated At
+             * Format: date-time
+             */
+            updated_at: string;
+            /** Version */
+            version: number;
+        };
+        /** Kept[Trip] */
+        Kept_Trip_: {
+            fields: components["schemas"]["Trip"];
             /**
              * Updated At
              * Format: date-time
@@ -5413,6 +5648,37 @@ export interface components {
              * @enum {string}
              */
             do: "lower-weights";
+        };
+        /**
+         * MadeUp
+         * @description A rig that is tied and put away.
+         */
+        MadeUp: {
+            /**
+             * Cut Down
+             * @default false
+             */
+            cut_down: boolean;
+            /**
+             * Holder
+             * @default winder
+             * @enum {string}
+             */
+            holder: "winder" | "spool" | "top-kit";
+            /** Id */
+            id: string;
+            /** Label */
+            label: string;
+            /** Length M */
+            length_m?: number | null;
+            rig: components["schemas"]["Rig"];
+            /** Tied On */
+            tied_on?: string | null;
+            /**
+             * Where
+             * @default
+             */
+            where: string;
         };
         /**
          * Mark
@@ -7142,6 +7408,22 @@ export interface components {
             school: string;
         };
         /**
+         * Since
+         * @description What differs from the trip it was planned after.
+         */
+        Since: {
+            /**
+             * Differs
+             * @default []
+             */
+            differs: components["schemas"]["Told"][];
+            /**
+             * Name
+             * @default
+             */
+            name: string;
+        };
+        /**
          * Sleeve
          * @description A rubber or silicone that holds a float to the line.
          */
@@ -7230,6 +7512,16 @@ export interface components {
             refused: components["schemas"]["Refused"][];
             /** Soundings */
             soundings: components["schemas"]["Sounding"][];
+        };
+        /**
+         * Span
+         * @description What a figure of the day may be, from low to high.
+         */
+        Span: {
+            /** High */
+            high: number;
+            /** Low */
+            low: number;
         };
         /**
          * SpecRequest
@@ -7656,6 +7948,20 @@ export interface components {
              * @default
              */
             notes: string;
+        };
+        /**
+         * Strip
+         * @description Light, and what the level does.
+         */
+        Strip: {
+            /** Glare */
+            glare: components["schemas"]["Glare"][];
+            /** Sunrise */
+            sunrise: string | null;
+            /** Sunset */
+            sunset: string | null;
+            /** Warnings */
+            warnings: components["schemas"]["LevelEvent"][];
         };
         /**
          * Suggestion
@@ -8178,6 +8484,17 @@ export interface components {
             trimmed_low_m: number;
         };
         /**
+         * ToTie
+         * @description Something to do before the day.
+         */
+        ToTie: {
+            /** Id */
+            id: string;
+            /** Minutes */
+            minutes: number;
+            what: components["schemas"]["Told"];
+        };
+        /**
          * Told
          * @description A sentence with its figures, and nothing to be done about it.
          */
@@ -8188,6 +8505,82 @@ export interface components {
             };
             /** Says */
             says: string;
+        };
+        /**
+         * Tonight
+         * @description The answer.
+         */
+        Tonight: {
+            /** Cases */
+            cases: number;
+            /** Haunts */
+            haunts: components["schemas"]["Haunt"][];
+            lacking: components["schemas"]["Told"] | null;
+            /** Lacking Share */
+            lacking_share: number;
+            /** Leaders */
+            leaders: components["schemas"]["Leaders"][];
+            /** Pack */
+            pack: components["schemas"]["PackRow"][];
+            problem?: components["schemas"]["Problem"] | null;
+            /** Rigs */
+            rigs: components["schemas"]["TonightRig"][];
+            /** Share */
+            share: number;
+            /** Shares */
+            shares: number[];
+            strip: components["schemas"]["Strip"];
+            /** To Tie */
+            to_tie: components["schemas"]["ToTie"][];
+            /** Wallet */
+            wallet: components["schemas"]["WalletFit"][];
+            water: components["schemas"]["DayDepth"];
+            /** Worth */
+            worth: number;
+            would: components["schemas"]["Told"] | null;
+        };
+        /**
+         * TonightLine
+         * @description One line of the answer: how far the work has come, at last the rigs, or why there are none.
+         */
+        TonightLine: {
+            problem?: components["schemas"]["Problem"] | null;
+            /** Progress */
+            progress?: number | null;
+            tonight?: components["schemas"]["Tonight"] | null;
+        };
+        /**
+         * TonightRig
+         * @description One of the rigs of the day.
+         */
+        TonightRig: {
+            /** Buy */
+            buy: boolean;
+            /** Covers */
+            covers: number;
+            /** Family */
+            family: string;
+            /** From Share */
+            from_share: number;
+            /** Made */
+            made: string | null;
+            /** Minutes */
+            minutes: number;
+            /** Moves */
+            moves: components["schemas"]["brookwind__core__survey__timetable__Move"][];
+            /** Ready S */
+            ready_s: number | null;
+            rig: components["schemas"]["Rig"];
+            /** Role */
+            role: string;
+            /** Setting High M */
+            setting_high_m: number;
+            /** Setting Low M */
+            setting_low_m: number;
+            /** Share */
+            share: number;
+            /** Spans */
+            spans: components["schemas"]["Told"][];
         };
         /**
          * Tray
@@ -8226,6 +8619,125 @@ export interface components {
             moves_m: number;
             /** Says */
             says: string;
+        };
+        /**
+         * Trip
+         * @description A day at a place.
+         */
+        Trip: {
+            /**
+             * Begins
+             * Format: date-time
+             */
+            begins: string;
+            /**
+             * Clear
+             * @default false
+             */
+            clear: boolean;
+            /**
+             * @default {
+             *       "high": 0,
+             *       "low": 0
+             *     }
+             */
+            current_m_s: components["schemas"]["Span"];
+            depth_m?: components["schemas"]["Span"] | null;
+            /**
+             * Distance M
+             * @default 12
+             */
+            distance_m: number;
+            /**
+             * Ends
+             * Format: date-time
+             */
+            ends: string;
+            /** Fish */
+            fish: string[];
+            /** Id */
+            id: string;
+            /** Like */
+            like?: string | null;
+            /** Name */
+            name: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+            /** Rigs */
+            rigs?: number | null;
+            /**
+             * Rod M
+             * @default 3.9
+             */
+            rod_m: number;
+            /**
+             * Salinity
+             * @default 0
+             */
+            salinity: number;
+            /**
+             * Seed
+             * @default 1
+             */
+            seed: number;
+            /**
+             * Sure
+             * @default fairly
+             * @enum {string}
+             */
+            sure: "sure" | "fairly" | "open";
+            /** Swim */
+            swim: string;
+            /**
+             * Tackle
+             * @default rod
+             * @enum {string}
+             */
+            tackle: "rod" | "pole" | "whip";
+            /**
+             * Temperature C
+             * @default 15
+             */
+            temperature_c: number;
+            /**
+             * Ticked
+             * @default []
+             */
+            ticked: string[];
+            /**
+             * @default {
+             *       "high": 4,
+             *       "low": 0
+             *     }
+             */
+            wind_m_s: components["schemas"]["Span"];
+        };
+        /**
+         * TripRequest
+         * @description A trip, kept or not.
+         */
+        TripRequest: {
+            trip: components["schemas"]["Trip"];
+        };
+        /**
+         * TripStart
+         * @description Where and when, and for what.
+         */
+        TripStart: {
+            /**
+             * Begins
+             * Format: date-time
+             */
+            begins: string;
+            /** Like */
+            like?: string | null;
+            /** Species */
+            species?: string | null;
+            /** Swim */
+            swim: string;
         };
         /**
          * TubeFit
@@ -8473,6 +8985,12 @@ export interface components {
             /** Version */
             version: number;
         };
+        /** Update[MadeUp] */
+        Update_MadeUp_: {
+            fields: components["schemas"]["MadeUp"];
+            /** Version */
+            version: number;
+        };
         /** Update[Outing] */
         Update_Outing_: {
             fields: components["schemas"]["Outing"];
@@ -8521,11 +9039,31 @@ export interface components {
             /** Version */
             version: number;
         };
+        /** Update[Trip] */
+        Update_Trip_: {
+            fields: components["schemas"]["Trip"];
+            /** Version */
+            version: number;
+        };
         /** Update[WaterFields] */
         Update_WaterFields_: {
             fields: components["schemas"]["WaterFields"];
             /** Version */
             version: number;
+        };
+        /**
+         * WalletFit
+         * @description How a made-up rig serves the day.
+         */
+        WalletFit: {
+            /** Age Days */
+            age_days: number | null;
+            /** Chosen */
+            chosen: boolean;
+            /** Id */
+            id: string;
+            /** Share */
+            share: number;
         };
         /**
          * Water
@@ -13011,6 +13549,345 @@ export interface operations {
             };
         };
     };
+    read_all_api_made_up_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept_MadeUp_"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    create_api_made_up_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MadeUp"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept_MadeUp_"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_api_made_up__key__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept_MadeUp_"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    update_api_made_up__key__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Update_MadeUp_"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept_MadeUp_"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    delete_api_made_up__key__delete: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     let_fall_api_motion_fall_post: {
         parameters: {
             query?: never;
@@ -15680,6 +16557,615 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["Tackle"];
                 };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_all_api_trips_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept_Trip_"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    create_api_trips_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Trip"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            201: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept_Trip_"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    trips_calendar_api_trips_ics_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    start_trip_api_trips_begin_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TripStart"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Trip"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    since_api_trips_since_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TripRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Since"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    rigs_for_tonight_api_trips_tonight_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TripRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TonightLine"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    read_api_trips__key__get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept_Trip_"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    update_api_trips__key__put: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Update_Trip_"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Kept_Trip_"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    delete_api_trips__key__delete: {
+        parameters: {
+            query: {
+                version: number;
+            };
+            header?: never;
+            path: {
+                key: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             /** @description Not readable */
             400: {

@@ -10,8 +10,9 @@ const KeysDialog = lazy(() => import("./KeysDialog"));
 
 /** Address, name, and the addresses that belong to it. */
 const SCREENS: [string, string, string[]][] = [
+  ["/trip", "Trip", ["/", "/trip"]],
   ["/water", "Water", ["/water"]],
-  ["/bench", "Bench", ["/", "/bench"]],
+  ["/bench", "Bench", ["/bench"]],
   ["/log", "Log", ["/log"]],
   ["/box", "Box", ["/box"]],
   ["/book", "Book", ["/book"]],

@@ -18,6 +18,7 @@ export type Quantity =
   | "temperature"
   | "distance"
   | "speed"
+  | "wind"
   | "time"
   | "angle"
   | "force"
@@ -107,6 +108,9 @@ function spelt(value: number, quantity: Quantity, units: Units): string {
       return units.depth === "ft" ? `${tidy(value / FOOT_M, 0)} ft` : `${tidy(value, 1)} m`;
     case "speed":
       return units.depth === "ft" ? `${tidy(value / FOOT_M, 2)} ft/s` : `${tidy(value, 2)} m/s`;
+    case "wind":
+      // Nobody knows tomorrow's wind any finer.
+      return units.depth === "ft" ? `${tidy(value / (TO_MS.mph ?? 1), 0)} mph` : `${tidy(value, 0)} m/s`;
     case "time":
       return `${tidy(value, 1)} s`;
     case "angle":
@@ -134,6 +138,8 @@ function scaleOf(quantity: Quantity, units: Units): { unit: string; scales: Reco
       return { unit: units.mass, scales: TO_KG, what: "a mass" };
     case "speed":
       return { unit: units.depth === "ft" ? "ft/s" : "m/s", scales: TO_MS, what: "a speed" };
+    case "wind":
+      return { unit: units.depth === "ft" ? "mph" : "m/s", scales: TO_MS, what: "a wind" };
     case "time":
       return { unit: "s", scales: TO_S, what: "a time" };
     case "force":
@@ -159,6 +165,7 @@ const EXAMPLES: Record<Quantity, string> = {
   temperature: "16 °C or 61 °F",
   distance: "12 m or 40 ft",
   speed: "0.6 m/s or 2 ft/s",
+  wind: "0.6 m/s or 2 ft/s",
   time: "9 s",
   angle: "30",
   force: "0.4 g",

@@ -8,11 +8,10 @@ import { dropDraft, readDraft } from "../document/drafts";
 import { lasting } from "../document/storage";
 import { Button } from "../shell/Button";
 import { Failed, Loading, Notice } from "../shell/States";
+import { LAST_SWIM } from "./lastSwim";
 import { NewSwim } from "./NewSwim";
 import { draftId } from "./useSurvey";
 import { Water } from "./Water";
-
-const LAST = "brookwind.swim";
 
 /** The water of a swim: the one in the address, the last one looked at, or the first of the book. */
 export default function WaterPage() {
@@ -23,7 +22,7 @@ export default function WaterPage() {
   if (swims.pending) return <Loading what="the swims" />;
   if (swims.failed) return <Failed error={swims.error ?? new Error("")} again={swims.again} />;
   if (!swimId || !swims.list.some((s) => s.swim.id === swimId)) {
-    const last = lasting.get(LAST);
+    const last = lasting.get(LAST_SWIM);
     const to = swimId ? undefined : (swims.list.find((s) => s.swim.id === last) ?? swims.list[0]);
     if (to) return <Navigate to={`/water/${to.swim.id}`} replace />;
     return (
@@ -36,7 +35,7 @@ export default function WaterPage() {
       </Notice>
     );
   }
-  lasting.set(LAST, swimId);
+  lasting.set(LAST_SWIM, swimId);
   return <SurveyLoader key={swimId} swimId={swimId} />;
 }
 

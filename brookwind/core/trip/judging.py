@@ -1,0 +1,247 @@
+"""Which of the day's cases a rig under a float covers: the needs of the capacity window, asked at a few corners.
+
+Between the corners a need's margin, the logarithm of its limit over its figure, runs straight in depth and current; the
+wind adds what it adds in the middle of the day.
+"""
+
+from __future__ import annotations
+
+from collections.abc import Callable, Sequence
+from dataclasses import dataclass
+from math import isfinite, log
+
+import numpy as np
+from numpy.typing import NDArray
+
+from brookwind.core.capacity.needs import NEEDS, Need, low_load_n
+from brookwind.core.capacity.plan import Plan, plan_of
+from brookwind.core.capacity.trial import Leans, leans_of
+from brookwind.core.errors import BrookwindError
+from brookwind.core.floats.body import FloatBody
+from brookwind.core.proof.tackle import SWING_ROOM_M
+from brookwind.core.rest.stop import least_setting_m, set_stop
+from brookwind.core.rig.book import Book
+from brookwind.core.rig.document import Rig
+from brookwind.core.rig.families import FAMILY, check_depth
+from brookwind.core.rig.threading import is_free_shot
+from brookwind.core.trip.day import Cases
+
+Array = NDArray[np.float64]
+Flags = NDArray[np.bool_]
+
+MOST_MARGIN = 5.0
+"""Margins are cut here: a figure without end is as bad as e to the fifth times the limit."""
+NEARLY_SHARE = 0.1
+"""A figure so little past its limit is put up with for part of a day. Editable default."""
+SAME_SHARE = 0.15
+"""Corners nearer together than this are one. Editable default."""
+JUDGED = tuple(n for n in NEEDS if n.id not in {"settle", "run"})
+"""What is asked at the corners. The fall is followed of the rigs that are chosen only: it takes longest."""
+LEANS_ENOUGH = 2.0
+"""Sizes lighter than one that leans so many times the limit are not looked at. Editable default."""
+
+
+@dataclass(frozen=True)
+class Corners:
+    """Where a rig is judged."""
+
+    hangs_m: tuple[float, ...]
+    current_m_s: tuple[float, ...]
+    wind_m_s: tuple[float, ...]
+    depth_m: float
+    """Of the water, in the middle of the day. [m]"""
+
+
+@dataclass(frozen=True)
+class Corner:
+    """A plan, and what current and wind do there to a few sizes."""
+
+    plan: Plan
+    leans: Leans | None
+    """None in still air and water."""
+
+    def figure(self, need: Need, body: FloatBody) -> float:
+        """A need's figure under a float.
+
+        need: the need.
+        body: the float.
+        """
+        if self.leans is None or need.id not in {"lean", "lift"}:
+            return need.figure(self.plan, body)
+        there = self.leans.at(low_load_n(self.plan, body))
+        return there.line_deg if need.id == "lean" else there.lift_m
+
+
+def corners_of(cases: Cases, these: Flags) -> Corners:
+    """The corners of some of the day's cases.
+
+    cases: of the day.
+    these: those asked; at least one.
+    """
+    return Corners(
+        # In still water only the wind leans the line, and how long it is matters little.
+        hangs_m=_ends(cases.hangs_m[these], 2 if float(cases.current_m_s.max()) > 0.0 else 1),
+        current_m_s=_ends(cases.current_m_s, 3),
+        wind_m_s=_ends(cases.wind_m_s, 3),
+        depth_m=float(np.median(cases.depth_m[these])),
+    )
+
+
+def _ends(values: Array, count: int) -> tuple[float, ...]:
+    low, high = float(values.min()), float(values.max())
+    if count == 1 or high <= 1e-6 or high - low <= SAME_SHARE * high:
+        return (0.5 * (low + high) if high > 1e-6 else 0.0,)
+    return tuple(float(v) for v in np.linspace(low, high, count))
+
+
+class Judge:
+    """A rig's line and tackle, judged under floats of the box over the day."""
+
+    def __init__(self, rig: Rig, cases: Cases, these: Flags, book: Book, capacities_kg: Sequence[float]) -> None:
+        """Lay the rig out at the corners.
+
+        rig: with or without its weights; under any float it can hold.
+        cases: of the day.
+        these: those it is meant for.
+        book: fish as the angler has them.
+        capacities_kg: of the floats it is to be judged under. [kg]
+        Raises: BrookwindError when it cannot be laid out at any corner.
+        """
+        self.cases, self.these = cases, these
+        at = self.at = corners_of(cases, these)
+        mid_hang, mid_current = at.hangs_m[len(at.hangs_m) // 2], at.current_m_s[len(at.current_m_s) // 2]
+        mid_wind = at.wind_m_s[len(at.wind_m_s) // 2]
+        self.small, self.large = min(capacities_kg), max(capacities_kg)
+        self.plans = [
+            [self._corner(plan_at(rig, at, h, c, mid_wind, book)) for c in at.current_m_s] for h in at.hangs_m
+        ]
+        self.windy = [self._corner(plan_at(rig, at, mid_hang, mid_current, w, book)) for w in at.wind_m_s]
+
+    def _corner(self, plan: Plan) -> Corner:
+        most = plan.conditions.limits.lean_deg
+        sizes = (self.small, (self.small * self.large) ** 0.5, self.large)
+        blows = plan.conditions.current_m_s > 0.0 or plan.conditions.wind_m_s > 0.0
+        return Corner(plan, leans_of(plan, sizes, LEANS_ENOUGH * most) if blows and not plan.drags else None)
+
+    def covers(self, body: FloatBody) -> Flags:
+        """The cases in which every need is met under a float.
+
+        body: the float.
+        """
+        fine = self.these.copy()
+        for need in JUDGED:
+            margins = self._margins(need, body)
+            if margins is not None:
+                fine &= margins >= -log(1.0 + NEARLY_SHARE)
+        return fine
+
+    def _margins(self, need: Need, body: FloatBody) -> Array | None:
+        grid = [[_margin(need, p, body) for p in row] for row in self.plans]
+        if all(m is None for row in grid for m in row) and all(_margin(need, p, body) is None for p in self.windy):
+            return None
+        known = np.array([[MOST_MARGIN if m is None else m for m in row] for row in grid])
+        winds = [_margin(need, p, body) for p in self.windy]
+        by_wind = np.array([MOST_MARGIN if m is None else m for m in winds])
+        base = _between(self.at.hangs_m, self.at.current_m_s, known, self.cases.hangs_m, self.cases.current_m_s)
+        if len(by_wind) == 1:
+            return base
+        blown = np.interp(self.cases.wind_m_s, self.at.wind_m_s, by_wind)
+        return np.asarray(np.minimum(base + blown - by_wind[len(by_wind) // 2], MOST_MARGIN))
+
+
+def _margin(need: Need, corner: Corner, body: FloatBody) -> float | None:
+    """Logarithm of how much room there is, less than 0 when the need is not met; None where there is no such need."""
+    limit = need.limit(corner.plan)
+    if limit is None or limit <= 0.0:
+        return None
+    figure = corner.figure(need, body)
+    if not isfinite(figure):
+        return -MOST_MARGIN if need.best == "less" else MOST_MARGIN
+    if figure <= 0.0:
+        return MOST_MARGIN if need.best == "less" else -MOST_MARGIN
+    room = log(limit / figure) if need.best == "less" else log(figure / limit)
+    return max(-MOST_MARGIN, min(MOST_MARGIN, room))
+
+
+def _between(rows: Sequence[float], columns: Sequence[float], grid: Array, x: Array, y: Array) -> Array:
+    """Bilinear in a grid of one or more rows and columns; beyond its edges, the edge."""
+    across = np.array([np.interp(y, columns, row) if len(columns) > 1 else np.full_like(y, row[0]) for row in grid])
+    if len(rows) == 1:
+        return np.asarray(across[0])
+    spread = np.asarray(rows)
+    i: NDArray[np.intp] = np.clip(np.searchsorted(spread, x) - 1, 0, len(rows) - 2)
+    share = np.clip((x - spread[i]) / (spread[i + 1] - spread[i]), 0.0, 1.0)
+    n = np.arange(len(x))
+    return np.asarray(across[i, n] * (1.0 - share) + across[i + 1, n] * share)
+
+
+def plan_at(rig: Rig, at: Corners, hangs_m: float, current_m_s: float, wind_m_s: float, book: Book) -> Plan:
+    """What the float of a rig has to suit at a corner: its stop set, the rest as it is.
+
+    rig: the rig.
+    at: the corners.
+    hangs_m: how deep the bait is wanted. [m]
+    current_m_s: of the surface. [m/s]
+    wind_m_s: of the wind. [m/s]
+    book: fish as the angler has them.
+    """
+    return plan_of(rig_at(rig, max(at.depth_m, hangs_m), hangs_m, current_m_s, wind_m_s), book)
+
+
+def rig_at(rig: Rig, depth_m: float, hangs_m: float, current_m_s: float, wind_m_s: float) -> Rig:
+    """The rig as it is fished in a case: its stop moved, as far as what is tied below lets it.
+
+    rig: the rig.
+    depth_m: of the water. [m]
+    hangs_m: how deep the bait is wanted. [m]
+    current_m_s: of the surface. [m/s]
+    wind_m_s: of the wind. [m/s]
+    """
+    aim = rig.aim
+    if aim.bait_from == "bed" and aim.bait_m >= 0.0:
+        aim = aim.model_copy(update={"bait_m": round(max(0.0, depth_m - hangs_m), 3)})
+    elif aim.bait_from == "surface":
+        aim = aim.model_copy(update={"bait_m": hangs_m})
+    conditions = rig.conditions.model_copy(
+        update={"current_m_s": current_m_s, "wind_m_s": wind_m_s, "speeds": (), "wave_height_m": None}
+    )
+    there = rig.model_copy(
+        update={
+            "water": rig.water.model_copy(update={"depth_m": depth_m}), "aim": aim, "conditions": conditions,
+        }
+    )  # fmt: skip
+    return set_stop(there, max(hangs_m, least_setting_m(there, is_free_shot)))
+
+
+def depth_allows(rig: Rig, cases: Cases, longest_m: float | None = None) -> Flags:
+    """The cases whose depth a rig can be fished in, by moving its stop only.
+
+    rig: the rig, with the weights it has.
+    cases: of the day.
+    longest_m: the longest setting its line allows, for one that is made up. [m]
+    Source: the family's depths, what is tied below the float, the line there is.
+    """
+    family = FAMILY.get(rig.family)
+    least = least_setting_m(rig, is_free_shot if longest_m is None else lambda c: False)
+    fine = cases.hangs_m >= least - 0.05
+    if longest_m is not None and rig.stop is None:
+        fine &= cases.hangs_m <= longest_m + 0.05
+    if rig.stop is None:
+        fine &= cases.hangs_m <= rig.conditions.rod_m - SWING_ROOM_M
+    if family is None:
+        return np.asarray(fine)
+    known: dict[tuple[float, float], bool] = {}
+    for i in np.flatnonzero(fine):
+        key = (round(float(cases.depth_m[i]), 1), round(float(cases.hangs_m[i]), 1))
+        if key not in known:
+            known[key] = _allowed(lambda k=key: check_depth(family, k[0], k[1], rig.conditions))  # type: ignore[misc]
+        fine[i] = known[key]
+    return np.asarray(fine)
+
+
+def _allowed(ask: Callable[[], None]) -> bool:
+    try:
+        ask()
+    except BrookwindError:
+        return False
+    return True

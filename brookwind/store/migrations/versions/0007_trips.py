@@ -1,0 +1,35 @@
+"""Trips, and rigs that are made up."""
+
+from __future__ import annotations
+
+import sqlalchemy as sa
+from alembic import op
+
+revision = "0007"
+down_revision = "0006"
+branch_labels = None
+depends_on = None
+
+
+def upgrade() -> None:
+    op.create_table(
+        "trip",
+        sa.Column("id", sa.String(), primary_key=True),
+        sa.Column("version", sa.Integer(), nullable=False),
+        sa.Column("fields", sa.JSON(), nullable=False),
+        sa.Column("updated_at", sa.DateTime(), nullable=False),
+        sa.Column("swim_id", sa.String(), sa.ForeignKey("swim.id", ondelete="CASCADE"), nullable=False),
+    )
+    op.create_index("ix_trip_swim_id", "trip", ["swim_id"])
+    op.create_table(
+        "made_up",
+        sa.Column("id", sa.String(), primary_key=True),
+        sa.Column("version", sa.Integer(), nullable=False),
+        sa.Column("fields", sa.JSON(), nullable=False),
+        sa.Column("updated_at", sa.DateTime(), nullable=False),
+    )
+
+
+def downgrade() -> None:
+    op.drop_table("made_up")
+    op.drop_table("trip")
