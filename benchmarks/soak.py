@@ -30,7 +30,12 @@ from brookwind.demo.load import load_demo
 from brookwind.store.copies import look_into
 from brookwind.store.database import open_database
 from tests.abuse.generated import send
-from tests.abuse.killed import lost_by_a_kill_in_mid_demo, lost_by_a_kill_in_mid_migration, lost_by_a_kill_in_mid_save
+from tests.abuse.killed import (
+    lost_by_a_kill_in_mid_demo,
+    lost_by_a_kill_in_mid_log,
+    lost_by_a_kill_in_mid_migration,
+    lost_by_a_kill_in_mid_save,
+)
 
 WORKERS = 2
 _KEY = "rudd-strung"
@@ -182,6 +187,7 @@ def main() -> None:
     with ProcessPoolExecutor(WORKERS) as pool:
         for name, of, one_file, most in (
             ("killed in mid save", lost_by_a_kill_in_mid_save, True, 600),
+            ("killed in mid log", lost_by_a_kill_in_mid_log, True, 100),
             ("killed in mid migration", lost_by_a_kill_in_mid_migration, False, 200),
             ("killed as the demo is loaded", lost_by_a_kill_in_mid_demo, False, 200),
         ):

@@ -1,4 +1,7 @@
+import { createHash } from "node:crypto";
+import { readFileSync } from "node:fs";
 import react from "@vitejs/plugin-react";
+import type { Plugin } from "vite";
 import { defineConfig } from "vitest/config";
 
 // Left to itself the bundler gives every set of pages that share a module a file of its own: some fifty of them at the first
@@ -8,8 +11,28 @@ const groups = [
   { name: "shared", test: /\/src\//, minShareCount: 2 },
 ];
 
+/** The worker that keeps the pages for use without a connection, with the list of what there is to keep. */
+const keeper: Plugin = {
+  name: "pages-kept",
+  apply: "build",
+  generateBundle(_, bundle) {
+    const files = [
+      "/",
+      "/icon.svg",
+      ...Object.keys(bundle)
+        .filter((f) => f.startsWith("assets/"))
+        .map((f) => `/${f}`),
+    ];
+    const stamp = createHash("sha256").update(files.join()).digest("hex").slice(0, 12);
+    const source = readFileSync(new URL("sw.template.js", import.meta.url), "utf8")
+      .replace("__STAMP__", stamp)
+      .replace("__FILES__", JSON.stringify(files));
+    this.emitFile({ type: "asset", fileName: "sw.js", source });
+  },
+};
+
 export default defineConfig({
-  plugins: [react()],
+  plugins: [react(), keeper],
   build: {
     outDir: "../brookwind/static",
     emptyOutDir: true,

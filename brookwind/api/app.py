@@ -18,6 +18,7 @@ from brookwind.api.guard import Guard
 from brookwind.api.routers import (
     advice,
     balance,
+    bankside,
     book,
     box,
     cards,
@@ -97,6 +98,7 @@ def make_app(
         motion,
         tying,
         trips,
+        bankside,
         cards,
     )
     for part in parts:

@@ -17,7 +17,7 @@ from brookwind.formats.text import Refused, cell_text, rows_of, safe_cell, text_
 
 COLUMNS = (
     "session", "swim", "place", "begins", "ends", "notes", "event", "at", "kind", "came", "species", "length_m",
-    "mass_kg", "text", "rig_json",
+    "mass_kg", "text", "setting_m", "depth_m", "rig_json",
 )  # fmt: skip
 MOST_EVENTS = 100_000
 
@@ -47,10 +47,13 @@ def write_log(outings: Iterable[tuple[Outing, Sequence[Event]]]) -> str:
 
 def _event_cells(event: Event | None) -> list[object]:
     if event is None:
-        return [None] * 9
+        return [None] * 11
     e = event.model_dump(mode="json", exclude={"rig"})
     rig = None if event.rig is None else event.rig.model_dump_json()
-    return [*(e[k] for k in ("id", "at", "kind", "came", "species", "length_m", "mass_kg", "text")), rig]
+    return [
+        *(e[k] for k in ("id", "at", "kind", "came", "species", "length_m", "mass_kg", "text", "setting_m", "depth_m")),
+        rig,
+    ]
 
 
 def _cell(value: object) -> object:
@@ -106,6 +109,7 @@ def _outing(cells: dict[str, str]) -> Outing:
 def _read_event(cells: dict[str, str]) -> Event | None:
     if not cells.get("kind"):
         return None
-    given = {k: cells.get(k) or None for k in ("at", "kind", "came", "species", "length_m", "mass_kg")}
+    given = {k: cells.get(k) or None for k in ("at", "kind", "came", "species", "length_m", "mass_kg", "setting_m",
+                                             "depth_m")}  # fmt: skip
     rig = json.loads(cells["rig_json"]) if cells.get("rig_json") else None
     return Event.model_validate({**given, "id": cells.get("event"), "text": cells.get("text", ""), "rig": rig})

@@ -10,6 +10,8 @@ from sqlalchemy import delete, func, text, update
 from sqlmodel import Session, col, select
 
 from brookwind.clock import now
+from brookwind.core.edits.slide import slid
+from brookwind.core.errors import OutOfRange
 from brookwind.core.frozen import Frozen
 from brookwind.core.log.entries import Came, Event, Fished, Kind, Outing, check_within, fished
 from brookwind.core.log.looks import Happened, Visit
@@ -21,9 +23,11 @@ from brookwind.store.tables import EventRow, OutingRow, SwimRow
 _HAPPENED = """
 SELECT outing_id, (julianday(at) - 2440587.5) * 86400.0, kind, came, species,
     rig_name, height_m, setting_m, pattern, bait
-FROM event WHERE kind IN ('rig', 'fish', 'bite'){which} ORDER BY outing_id, at
+FROM event WHERE kind IN ('rig', 'slide', 'fish', 'bite'){which} ORDER BY outing_id, at
 """
 """In short what happened, in order; times in seconds since 1970."""
+_FISHED_ANEW = frozenset({"rig", "slide"})
+"""After these it is fished another way."""
 
 
 class KeptOuting(Frozen):
@@ -150,9 +154,22 @@ class Log:
                     "taken", f"There is an event {event.id!r} already.", "Give it an id of its own.", ("id",)
                 )
             return event
-        self.session.add(self._event_row(key, event))
+        self.session.add(self._event_row(key, event, self._rig_after(key, event)))
         self.session.flush()
         return event
+
+    def _rig_after(self, key: str, event: Event) -> Rig | None:
+        """The rig as it is fished from an event on: what was on before, its stop moved; None where no rig was said."""
+        if event.kind != "slide":
+            return event.rig
+        row = self.session.exec(
+            select(EventRow)
+            .where(EventRow.outing_id == key, col(EventRow.kind).in_(_FISHED_ANEW), EventRow.at <= _in_utc(event.at)[0])
+            .order_by(col(EventRow.at).desc(), col(EventRow.id).desc())
+        ).first()
+        if row is None or row.rig is None:
+            return None
+        return _slid(Rig.model_validate(row.rig), event)
 
     def drop(self, key: str, event_id: str) -> None:
         """Take an event back. One that is not there is taken back already. Raises: NotKept for the session."""
@@ -179,7 +196,11 @@ class Log:
         # The sessions are there before what happened in them.
         self.session.flush()
         for outing, events in new:
-            self.session.add_all(self._event_row(outing.id, e) for e in events if e.id not in known)
+            on: Rig | None = None
+            for e in sorted(events, key=lambda e: e.at):
+                on = _slid(on, e) if e.kind == "slide" else e.rig or on
+                if e.id not in known:
+                    self.session.add(self._event_row(outing.id, e, on if e.kind in _FISHED_ANEW else None))
             known |= {e.id for e in events}
         self.session.flush()
 
@@ -204,10 +225,10 @@ class Log:
         )
         for outing, at, kind, came, species, *how in found:
             way = None
-            if kind == "rig":
+            if kind in _FISHED_ANEW and how[0] is not None:
                 key = tuple(how)
                 way = ways.get(key) or ways.setdefault(key, _how(*how))
-            happened.append(Happened(outing, at, kind, came, species, way))
+            happened.append(Happened(outing, at, "rig" if kind in _FISHED_ANEW else kind, came, species, way))
         return visits, happened
 
     def places(self) -> list[str]:
@@ -266,19 +287,33 @@ class Log:
         return Event(
             id=row.id, at=_moment(row.at, row.offset_min), kind=cast(Kind, row.kind), came=cast(Came | None, row.came),
             species=row.species, length_m=row.length_m, mass_kg=row.mass_kg, text=row.text,
-            rig=None if row.rig is None else Rig.model_validate(row.rig),
+            rig=None if row.rig is None or row.kind != "rig" else Rig.model_validate(row.rig),
+            setting_m=row.setting_m if row.kind == "slide" else None, depth_m=row.depth_m,
         )  # fmt: skip
 
-    def _event_row(self, key: str, event: Event) -> EventRow:
+    def _event_row(self, key: str, event: Event, rig: Rig | None) -> EventRow:
         at, offset = _in_utc(event.at)
-        how: dict[str, Any] = {}
-        if event.rig is not None:
-            short = fished(event.rig).model_dump()
-            how = {"rig_name": short.pop("rig"), **short, "rig": event.rig.model_dump(mode="json")}
+        how: dict[str, Any] = {"setting_m": event.setting_m}
+        if rig is not None:
+            short = fished(rig).model_dump()
+            # What it was moved to is kept as it was said.
+            how = {"rig_name": short.pop("rig"), **short, "rig": rig.model_dump(mode="json")}
+            how["setting_m"] = event.setting_m or how["setting_m"]
         return EventRow(
             id=event.id, outing_id=key, at=at, offset_min=offset, kind=event.kind, came=event.came,
-            species=event.species, length_m=event.length_m, mass_kg=event.mass_kg, text=event.text, **how,
+            species=event.species, length_m=event.length_m, mass_kg=event.mass_kg, text=event.text,
+            depth_m=event.depth_m, **how,
         )  # fmt: skip
+
+
+def _slid(rig: Rig | None, event: Event) -> Rig | None:
+    """The rig after its stop was moved; None where it is not known, or could not be set so: what was done is kept."""
+    if rig is None or event.setting_m is None:
+        return None
+    try:
+        return slid(rig, event.setting_m, event.depth_m)
+    except OutOfRange:
+        return None
 
 
 def _how(rig: str, height_m: float, setting_m: float, pattern: str, bait: str) -> Fished:

@@ -154,6 +154,7 @@ class EventRow(SQLModel, table=True):
     length_m: float | None = None
     mass_kg: float | None = None
     text: str = ""
+    depth_m: float | None = None
     rig_name: str | None = None
     height_m: float | None = None
     setting_m: float | None = None

@@ -6,15 +6,18 @@ import os
 import signal
 import time
 from collections.abc import Callable
+from datetime import UTC, datetime, timedelta
 from pathlib import Path
 from random import Random
 
 from sqlmodel import Session
 
+from brookwind.core.log.entries import Event, Outing
 from brookwind.core.rig.document import Rig
 from brookwind.demo.load import demo_rigs, load_demo
 from brookwind.store.copies import look_into
 from brookwind.store.database import engine_at, migrate, open_database, unit_of_work
+from brookwind.store.log import Log
 from brookwind.store.repositories import Rigs
 
 RIG: Rig = demo_rigs()[0]
@@ -118,3 +121,39 @@ def lost_by_a_kill_in_mid_demo(path: Path, draw: Random) -> str:
         return "the database is damaged"
     rigs, box = len(found.documents["rig"]), len(found.documents["box_item"])
     return "" if (rigs, box) == (8, 90) else f"{rigs} rigs and {box} compartments are there"
+
+
+_OUTING = Outing(id="o", place="Wend Mere", begins=datetime(2026, 11, 23, 8, tzinfo=UTC))
+
+
+def _write_down_for_ever(path: Path) -> Callable[[int], None]:
+    def work(out: int) -> None:
+        engine = open_database(path)
+        with Session(engine) as session:
+            n = len(Log(session).events("o"))
+        while True:
+            at = _OUTING.begins + timedelta(seconds=n)
+            with unit_of_work(engine) as session:
+                Log(session).add("o", Event(id=f"e-{n:06}", at=at, kind="cast"))
+            n += 1
+            os.write(out, n.to_bytes(4, "big"))
+
+    return work
+
+
+def lost_by_a_kill_in_mid_log(path: Path, draw: Random) -> str:
+    """Kill a process that writes down what happens for ever; what of it is missing, or there twice."""
+    if not path.exists():
+        engine = open_database(path)
+        with unit_of_work(engine) as session:
+            Log(session).create(_OUTING)
+        engine.dispose()
+    said = kill_after(_write_down_for_ever(path), draw.uniform(0.05, 0.2))
+    acknowledged = int.from_bytes(said[-4:], "big") if len(said) >= 4 else 0
+    engine = open_database(path)
+    with Session(engine) as session:
+        kept = [e.id for e in Log(session).events("o")]
+    engine.dispose()
+    if kept != [f"e-{n:06}" for n in range(len(kept))]:
+        return "an event is missing, or there twice"
+    return "" if len(kept) >= acknowledged else f"{acknowledged} were acknowledged, {len(kept)} are kept"

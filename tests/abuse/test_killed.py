@@ -22,14 +22,16 @@ from brookwind.store.database import Unusable, migrate, open_database
 from .killed import (
     RIG,
     lost_by_a_kill_in_mid_demo,
+    lost_by_a_kill_in_mid_log,
     lost_by_a_kill_in_mid_migration,
     lost_by_a_kill_in_mid_save,
 )
 
 
-def test_ten_kills_in_mid_save_lose_nothing(tmp_path: Path) -> None:
+@pytest.mark.parametrize("lost_by", [lost_by_a_kill_in_mid_save, lost_by_a_kill_in_mid_log])
+def test_ten_kills_in_mid_save_lose_nothing(lost_by: Callable[[Path, Random], str], tmp_path: Path) -> None:
     draw = Random(3)
-    assert [lost for _ in range(10) if (lost := lost_by_a_kill_in_mid_save(tmp_path / "saved.db", draw))] == []
+    assert [lost for _ in range(10) if (lost := lost_by(tmp_path / "saved.db", draw))] == []
 
 
 @pytest.mark.parametrize("lost_by", [lost_by_a_kill_in_mid_migration, lost_by_a_kill_in_mid_demo])

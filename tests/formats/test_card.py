@@ -15,7 +15,7 @@ import zxingcpp
 from hypothesis import HealthCheck, given, settings
 from hypothesis import strategies as st
 
-from brookwind.core.answers.card import Card, Mark, card
+from brookwind.core.answers.card import Card, CardMark, card
 from brookwind.core.balance.ready import ready_rig
 from brookwind.core.errors import BrookwindError
 from brookwind.core.rig.document import Rig, Water
@@ -77,7 +77,9 @@ def test_nothing_on_a_card_of_any_family_leaves_the_paper_or_touches(family: obj
 def test_a_string_of_shot_too_long_for_the_card_points_to_the_strip(rigs: dict[str, Rig]) -> None:
     rig = rigs["rudd-strung"]
     made = card_of(rig)
-    shots = tuple(Mark(position_m=0.1 + 0.015 * i, top_m=0.1 + 0.015 * i, what="shot", says="No 13") for i in range(40))
+    shots = tuple(
+        CardMark(position_m=0.1 + 0.015 * i, top_m=0.1 + 0.015 * i, what="shot", says="No 13") for i in range(40)
+    )
     strung = made.model_copy(update={"marks": (made.marks[0], *shots, made.marks[-1])})
     assert any("more: see the strip" in w.text for w in words(card_sheet(strung, rig, STAMP)))
 

@@ -9,6 +9,7 @@ import { Failed, Loading, Notice } from "./shell/States";
 import { useDropped } from "./shell/useDropped";
 
 const DropHere = lazy(() => import("./shell/DropHere"));
+const BanksidePage = lazy(() => import("./bankside/BanksidePage"));
 const BookPage = lazy(() => import("./book/BookPage"));
 const BoxPage = lazy(() => import("./box/BoxPage"));
 const LogPage = lazy(() => import("./log/LogPage"));
@@ -52,6 +53,14 @@ export function App() {
           element={
             <Suspense fallback={<Loading what="the day" />}>
               <TripPage />
+            </Suspense>
+          }
+        />
+        <Route
+          path="/bankside"
+          element={
+            <Suspense fallback={<Loading what="the day" />}>
+              <BanksidePage />
             </Suspense>
           }
         />

@@ -24,7 +24,7 @@ MOST_FINDINGS = 3
 What = Literal["hook", "knot", "swivel", "shot", "weight", "bead", "stop", "float"]
 
 
-class Mark(Frozen):
+class CardMark(Frozen):
     """A piece at its place on the line."""
 
     position_m: float
@@ -47,7 +47,7 @@ class Card(Frozen):
     setting_m: float
     to_load_m: float | None
     """From stop or float to the heaviest weight; None without one. [m]"""
-    marks: tuple[Mark, ...]
+    marks: tuple[CardMark, ...]
     """From the hook up."""
     strip_m: float
     """As far up the line as anything sits below the float. [m]"""
@@ -104,7 +104,7 @@ def _to_load_m(rig: Rig) -> float | None:
     return rig.setting_m - max(hung)[1] if hung else None
 
 
-def _marks(rig: Rig) -> tuple[Mark, ...]:
+def _marks(rig: Rig) -> tuple[CardMark, ...]:
     """Everything that has a place below the stop, from the hook up."""
     found = [_bunch_mark(b) for b in pinched(rig) if b[0].role != "back"]
     for c in rig.components:
@@ -132,16 +132,16 @@ _ORDER: dict[What, int] = {
 """Which of two pieces at one place is nearer the hook."""
 
 
-def _mark(at_m: float, what: What, says: str, thick_m: float = 0.0) -> Mark:
-    return Mark(position_m=at_m, top_m=at_m, what=what, says=says, thick_m=thick_m)
+def _mark(at_m: float, what: What, says: str, thick_m: float = 0.0) -> CardMark:
+    return CardMark(position_m=at_m, top_m=at_m, what=what, says=says, thick_m=thick_m)
 
 
-def _bunch_mark(bunch: tuple[Shot, ...]) -> Mark:
+def _bunch_mark(bunch: tuple[Shot, ...]) -> CardMark:
     counts: dict[str, int] = {}
     for shot in bunch:
         counts[name_of(shot)] = counts.get(name_of(shot), 0) + 1
     says = " + ".join(name if n == 1 else f"{n} × {name}" for name, n in counts.items())
-    return Mark(
+    return CardMark(
         position_m=bunch[-1].position_m,
         top_m=bunch[0].position_m,
         what="shot",

@@ -13,7 +13,8 @@ from brookwind.core.moment import Moment
 from brookwind.core.rig.components import Bait, PieceId
 from brookwind.core.rig.document import Rig, of_kind
 
-Kind = Literal["rig", "cast", "bite", "fish", "note"]
+Kind = Literal["rig", "slide", "cast", "feed", "bite", "fish", "note"]
+"""A change of rig; its stop moved; a cast or run; feed thrown; a bite; a fish; something said."""
 Came = Literal["drop", "settled", "end", "held"]
 """When a bite came: on the drop, once settled, at the end of the run, held back."""
 CAME: tuple[Came, ...] = get_args(Came)
@@ -61,6 +62,10 @@ class Event(Frozen):
     mass_kg: float | None = Field(default=None, gt=0, le=150)
     rig: Rig | None = None
     """The rig that is fished from now on, as it is; of `rig` and nothing else."""
+    setting_m: float | None = Field(default=None, ge=0.03, le=60)
+    """What the stop was moved to; of `slide` and nothing else. [m]"""
+    depth_m: float | None = Field(default=None, ge=0.05, le=60)
+    """The water's depth, where the stop was moved with it. [m]"""
     text: str = Field(default="", max_length=1000)
 
     @model_validator(mode="after")
@@ -69,6 +74,11 @@ class Event(Frozen):
             raise OutOfRange.one(
                 "rig-event", "A change of rig comes with the rig, and nothing else does.", "Send the rig as it is.",
                 ("rig",),
+            )  # fmt: skip
+        if (self.setting_m is not None) != (self.kind == "slide") or (self.depth_m and self.kind != "slide"):
+            raise OutOfRange.one(
+                "slide-event", "A stop that was moved comes with its setting, and nothing else does.",
+                "Send what it was moved to.", ("setting_m",),
             )  # fmt: skip
         if self.came is not None and self.kind not in {"bite", "fish"}:
             raise OutOfRange.one(

@@ -12,7 +12,7 @@ from brookwind.core.advice.purpose import Purpose, SchoolChoices
 from brookwind.core.advice.schools import habits_for
 from brookwind.core.advice.suits import which_suits
 from brookwind.core.answers.begin import HOLDS_SHARES, in_use, tackle_for
-from brookwind.core.balance.patterns import PATTERN
+from brookwind.core.balance.ready import weighted
 from brookwind.core.box.items import BoxItem
 from brookwind.core.box.stock import FloatStock, Stock, stock_of
 from brookwind.core.capacity.plan import plan_of
@@ -31,7 +31,7 @@ from brookwind.core.rules.place_rules import PlaceRules
 from brookwind.core.trip.cover import Choice
 from brookwind.core.trip.day import Cases, Haunt
 from brookwind.core.trip.document import MadeUp, Trip
-from brookwind.core.trip.judging import Flags, Judge, depth_allows
+from brookwind.core.trip.judging import Flags, Judge, covered_by, depth_allows
 
 SUITS_FROM = 1.0
 """A family suits when its reasons sum to this. Editable default."""
@@ -39,6 +39,8 @@ SUITS_WITHIN = 3.0
 """And come within so much of the best one's. Editable default."""
 FAMILIES = 3
 """Families looked at for a fish, the best suited first. Editable default."""
+LEFT_SHARE = 0.05
+"""Share of a fish's cases that better suited methods must leave for another to be looked at. Editable default."""
 TIED_AT = 0.1
 """A rig is tied for the shallow end of what it covers, so that its weights leave the stop room: for this share of the
 way into its depths. Editable default."""
@@ -158,8 +160,14 @@ class Suiting:
         """
         best = max((score for (name, _), score in self.score.items() if name == species), default=0.0)
         # A score is summed over the fish's own part of the day.
-        part = max(1e-9, float(np.mean(np.any([v for (n, _), v in self.flags.items() if n == species], axis=0))))
-        return TYING_SHARE + UNSUITED_SHARE * (best - self.score[(species, family)]) / part
+        return TYING_SHARE + UNSUITED_SHARE * (best - self.score[(species, family)]) / self.part(species)
+
+    def part(self, species: str) -> float:
+        """A fish's own part of the day, in which some method suits.
+
+        species: id of the fish.
+        """
+        return max(1e-9, float(np.mean(np.any([v for (n, _), v in self.flags.items() if n == species], axis=0))))
 
     def families(self, species: str) -> list[str]:
         """The families looked at for a fish, the best suited first.
@@ -206,13 +214,22 @@ def candidates(
     tackled: what the angler has.
     """
     suiting = Suiting(trip, cases, haunts, tackled)
-    work = [(fish, family) for fish in trip.fish for family in suiting.families(fish)]
     made = [m for m in tackled.made if not m.cut_down]
+    work = [(fish, family) for fish in trip.fish for family in suiting.families(fish)]
     total = max(1, len(work) + len(made))
-    for i, (species, family) in enumerate(work):
-        yield i / total, _of_family(species, family, trip, cases, haunts, suiting, tackled)
+    covered = np.zeros(cases.n, dtype=bool)
     for i, one in enumerate(made):
-        yield (len(work) + i) / total, _of_wallet(one, trip, cases, suiting, tackled)
+        found = _of_wallet(one, trip, cases, suiting, tackled)
+        yield i / total, found
+    for i, (species, family) in enumerate(work, len(made)):
+        # A method that suits less is looked at only for what those before it leave.
+        left = suiting.of(species, family) & ~covered
+        if left.mean() < LEFT_SHARE * suiting.part(species):
+            continue
+        found = _of_family(species, family, trip, cases, haunts, suiting, tackled)
+        for c in found:
+            covered |= c.covers
+        yield i / total, found
 
 
 def _of_family(
@@ -227,9 +244,11 @@ def _of_family(
         left = left & ~here
         try:
             rig = _tackle(species, family, here, trip, cases, haunts, tackled)
-            fits = depth_allows(rig, cases)
+            floats = _floats_for(rig, tackled)
+            fits = _fits(rig, floats, cases, tackled)
             these = _also_for(rig, species, family, trip, suiting, tackled) & fits
-            found += _under_floats(rig, these, suiting.against(species, family), cases, tackled) if these.any() else []
+            if these.any():
+                found += _under_floats(rig, floats, these, suiting.against(species, family), cases, tackled)
         except BrookwindError:
             continue
         left &= ~fits
@@ -249,13 +268,20 @@ def _tackle(
     )[0]  # fmt: skip
 
 
-def _under_floats(rig: Rig, these: Flags, against: float, cases: Cases, tackled: Tackled) -> list[Candidate]:
-    """A rig under each float of the box of a size in use that it can hold; under its own, to be bought, if none does.
+def _fits(rig: Rig, floats: Sequence[tuple[FloatStock, FloatBody]], cases: Cases, tackled: Tackled) -> Flags:
+    """The cases a rig can be set for: how high its weights reach is known from tying it under one of the floats."""
+    if not floats:
+        return depth_allows(rig, cases)
+    middle = sorted(floats, key=lambda f: f[1].capacity_kg)[len(floats) // 2][0]
+    try:
+        own = ChangeFloat(spec=middle.spec, item=middle.item).on(rig, Means(book=tackled.book))
+        return depth_allows(weighted(own, tackled.stock).rig, cases, tied=True)
+    except BrookwindError:
+        return depth_allows(rig, cases)
 
-    rig: with its tackle.
-    these: the cases it is for, at least one.
-    against: what speaks against its method, as a share of the day.
-    """
+
+def _floats_for(rig: Rig, tackled: Tackled) -> list[tuple[FloatStock, FloatBody]]:
+    """The floats of the box that a rig can hold and that are of a size in use."""
     usual, family = plan_of(rig, tackled.book).usual, FAMILY[rig.family]
     floats: list[tuple[FloatStock, FloatBody]] = []
     for stock in tackled.floats:
@@ -267,6 +293,21 @@ def _under_floats(rig: Rig, these: Flags, against: float, cases: Cases, tackled:
             continue
         if in_use(usual, max(body.capacity_kg, stock.spec.capacity_kg or 0.0)):
             floats.append((stock, body))
+    return floats
+
+
+def _under_floats(
+    rig: Rig, floats: Sequence[tuple[FloatStock, FloatBody]], these: Flags, against: float, cases: Cases,
+    tackled: Tackled,
+) -> list[Candidate]:  # fmt: skip
+    """A rig under each float; under its own, to be bought, where none does.
+
+    rig: with its tackle.
+    floats: of the box.
+    these: the cases it is for, at least one.
+    against: what speaks against its method, as a share of the day.
+    """
+    family = FAMILY[rig.family]
     own = float_body(rig.float_piece.spec)
     judge = Judge(rig, cases, these, tackled.book, [b.capacity_kg for _, b in floats] or [own.capacity_kg])
     found = []
@@ -289,16 +330,9 @@ def _of_wallet(one: MadeUp, trip: Trip, cases: Cases, suiting: Suiting, tackled:
         if takes(rig, fish, tackled.book):
             these |= suiting.of(fish.id, rig.family)
     try:
-        these &= depth_allows(rig, cases, one.longest_m)
-        if not these.any():
-            return []
+        these &= depth_allows(rig, cases, True, one.length_m)
         body = float_body(rig.float_piece.spec)
-        judged = rig
-        if not PATTERN[rig.pattern].shotted:
-            # A float that carries its own load shows what it shows: it is judged by what it is made to carry.
-            tip = min(body.usual_tip_m, body.longest_tip_m)
-            judged = rig.model_copy(update={"aim": rig.aim.model_copy(update={"tip_m": tip})})
-        covers = Judge(judged, cases, these, tackled.book, [body.capacity_kg]).covers(body)
+        covers = covered_by(rig, body, cases, these, tackled.book)
     except BrookwindError:
         return []
     return [Candidate(rig, body, covers, made=one)] if covers.any() else []

@@ -97,14 +97,9 @@ class MadeUp(Frozen):
     """As it was tied."""
     holder: Literal["winder", "spool", "top-kit"] = "winder"
     length_m: float | None = Field(default=None, gt=0, le=100)
-    """Of the line it was made up with; the rig's own when not given. [m]"""
+    """Of the line it was made up with, as far as its stop or float can be slid; enough of it when not given. [m]"""
     tied_on: date | None = None
     where: str = Field(default="", max_length=80)
     """Where it lies."""
     cut_down: bool = False
     """It was cut apart: it is no rig any more."""
-
-    @property
-    def longest_m(self) -> float:
-        """The longest setting it can have. [m]"""
-        return self.length_m or self.rig.setting_m

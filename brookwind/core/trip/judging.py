@@ -1,7 +1,7 @@
 """Which of the day's cases a rig under a float covers: the needs of the capacity window, asked at a few corners.
 
-Between the corners a need's margin, the logarithm of its limit over its figure, runs straight in depth and current; the
-wind adds what it adds in the middle of the day.
+Between the corners a need's margin, the logarithm of its limit over its figure, runs straight in depth and current;
+what less wind takes off is what it takes off where depth and current are highest.
 """
 
 from __future__ import annotations
@@ -13,6 +13,7 @@ from math import isfinite, log
 import numpy as np
 from numpy.typing import NDArray
 
+from brookwind.core.balance.patterns import PATTERN
 from brookwind.core.capacity.needs import NEEDS, Need, low_load_n
 from brookwind.core.capacity.plan import Plan, plan_of
 from brookwind.core.capacity.trial import Leans, leans_of
@@ -33,10 +34,15 @@ MOST_MARGIN = 5.0
 """Margins are cut here: a figure without end is as bad as e to the fifth times the limit."""
 NEARLY_SHARE = 0.1
 """A figure so little past its limit is put up with for part of a day. Editable default."""
+SLOW_SHARE = 0.35
+"""Current and wind below this share of the day's highest are judged as if they were that: they ask for little. Editable
+default."""
 SAME_SHARE = 0.15
 """Corners nearer together than this are one. Editable default."""
 JUDGED = tuple(n for n in NEEDS if n.id not in {"settle", "run"})
 """What is asked at the corners. The fall is followed of the rigs that are chosen only: it takes longest."""
+NEAR_SIZES = 2.5
+"""Between sizes that are no further apart than this none is looked at. Editable default."""
 LEANS_ENOUGH = 2.0
 """Sizes lighter than one that leans so many times the limit are not looked at. Editable default."""
 
@@ -80,18 +86,42 @@ def corners_of(cases: Cases, these: Flags) -> Corners:
     """
     return Corners(
         # In still water only the wind leans the line, and how long it is matters little.
-        hangs_m=_ends(cases.hangs_m[these], 2 if float(cases.current_m_s.max()) > 0.0 else 1),
-        current_m_s=_ends(cases.current_m_s, 3),
-        wind_m_s=_ends(cases.wind_m_s, 3),
+        hangs_m=_ends(cases.hangs_m[these], 0.0) if float(cases.current_m_s.max()) > 0.0 else (_middle(cases, these),),
+        current_m_s=_ends(cases.current_m_s, SLOW_SHARE),
+        wind_m_s=_ends(cases.wind_m_s, SLOW_SHARE),
         depth_m=float(np.median(cases.depth_m[these])),
     )
 
 
-def _ends(values: Array, count: int) -> tuple[float, ...]:
-    low, high = float(values.min()), float(values.max())
-    if count == 1 or high <= 1e-6 or high - low <= SAME_SHARE * high:
-        return (0.5 * (low + high) if high > 1e-6 else 0.0,)
-    return tuple(float(v) for v in np.linspace(low, high, count))
+def _middle(cases: Cases, these: Flags) -> float:
+    return float(np.median(cases.hangs_m[these]))
+
+
+def _ends(values: Array, least_share: float) -> tuple[float, ...]:
+    """Low and high of what may be; one figure where they are near. What is lower than a share of the high counts so."""
+    low, high = max(float(values.min()), least_share * float(values.max())), float(values.max())
+    if high <= 1e-6:
+        return (0.0,)
+    return (high,) if high - low <= SAME_SHARE * high else (low, high)
+
+
+def covered_by(rig: Rig, body: FloatBody, cases: Cases, these: Flags, book: Book) -> Flags:
+    """The cases that a rig covers as it is tied.
+
+    rig: with its weights.
+    body: its float.
+    cases: of the day.
+    these: those it is meant for.
+    book: fish as the angler has them.
+    Raises: BrookwindError when it cannot be laid out at any corner.
+    """
+    if not these.any():
+        return these
+    if not PATTERN[rig.pattern].shotted:
+        # A float that carries its own load shows what it shows: it is judged by what it is made to carry.
+        tip = min(body.usual_tip_m, body.longest_tip_m)
+        rig = rig.model_copy(update={"aim": rig.aim.model_copy(update={"tip_m": tip})})
+    return Judge(rig, cases, these, book, [body.capacity_kg]).covers(body)
 
 
 class Judge:
@@ -109,17 +139,20 @@ class Judge:
         """
         self.cases, self.these = cases, these
         at = self.at = corners_of(cases, these)
-        mid_hang, mid_current = at.hangs_m[len(at.hangs_m) // 2], at.current_m_s[len(at.current_m_s) // 2]
-        mid_wind = at.wind_m_s[len(at.wind_m_s) // 2]
         self.small, self.large = min(capacities_kg), max(capacities_kg)
+        windiest = at.wind_m_s[-1]
         self.plans = [
-            [self._corner(plan_at(rig, at, h, c, mid_wind, book)) for c in at.current_m_s] for h in at.hangs_m
+            [self._corner(plan_at(rig, at, h, c, windiest, book)) for c in at.current_m_s] for h in at.hangs_m
         ]
-        self.windy = [self._corner(plan_at(rig, at, mid_hang, mid_current, w, book)) for w in at.wind_m_s]
+        # What less wind takes off is asked where the rest asks for most.
+        worst = self.plans[-1][-1]
+        calmer = [self._corner(plan_at(rig, at, at.hangs_m[-1], at.current_m_s[-1], w, book)) for w in at.wind_m_s[:-1]]
+        self.windy = [*calmer, worst]
 
     def _corner(self, plan: Plan) -> Corner:
         most = plan.conditions.limits.lean_deg
-        sizes = (self.small, (self.small * self.large) ** 0.5, self.large)
+        near = self.large <= NEAR_SIZES * self.small
+        sizes = (self.small, self.large) if near else (self.small, (self.small * self.large) ** 0.5, self.large)
         blows = plan.conditions.current_m_s > 0.0 or plan.conditions.wind_m_s > 0.0
         return Corner(plan, leans_of(plan, sizes, LEANS_ENOUGH * most) if blows and not plan.drags else None)
 
@@ -146,7 +179,7 @@ class Judge:
         if len(by_wind) == 1:
             return base
         blown = np.interp(self.cases.wind_m_s, self.at.wind_m_s, by_wind)
-        return np.asarray(np.minimum(base + blown - by_wind[len(by_wind) // 2], MOST_MARGIN))
+        return np.asarray(np.minimum(base + blown - by_wind[-1], MOST_MARGIN))
 
 
 def _margin(need: Need, corner: Corner, body: FloatBody) -> float | None:
@@ -213,19 +246,20 @@ def rig_at(rig: Rig, depth_m: float, hangs_m: float, current_m_s: float, wind_m_
     return set_stop(there, max(hangs_m, least_setting_m(there, is_free_shot)))
 
 
-def depth_allows(rig: Rig, cases: Cases, longest_m: float | None = None) -> Flags:
+def depth_allows(rig: Rig, cases: Cases, tied: bool = False, length_m: float | None = None) -> Flags:
     """The cases whose depth a rig can be fished in, by moving its stop only.
 
     rig: the rig, with the weights it has.
     cases: of the day.
-    longest_m: the longest setting its line allows, for one that is made up. [m]
+    tied: its weights stay where they are.
+    length_m: of its line, where that is known. [m]
     Source: the family's depths, what is tied below the float, the line there is.
     """
     family = FAMILY.get(rig.family)
-    least = least_setting_m(rig, is_free_shot if longest_m is None else lambda c: False)
+    least = least_setting_m(rig, (lambda c: False) if tied else is_free_shot)
     fine = cases.hangs_m >= least - 0.05
-    if longest_m is not None and rig.stop is None:
-        fine &= cases.hangs_m <= longest_m + 0.05
+    if length_m is not None and rig.stop is None:
+        fine &= cases.hangs_m <= length_m + 0.05
     if rig.stop is None:
         fine &= cases.hangs_m <= rig.conditions.rod_m - SWING_ROOM_M
     if family is None:

@@ -2,13 +2,14 @@
 
 from __future__ import annotations
 
-from dataclasses import dataclass
+from dataclasses import dataclass, replace
 from math import ceil
 
 import numpy as np
 
 from brookwind.core.balance.ready import weighted
 from brookwind.core.errors import BrookwindError
+from brookwind.core.floats.body import float_body
 from brookwind.core.proof.checks import judge
 from brookwind.core.rest.stop import set_stop
 from brookwind.core.rig.document import Rig
@@ -17,7 +18,7 @@ from brookwind.core.situation import Situation
 from brookwind.core.trip.candidates import TIED_AT, Candidate, Tackled
 from brookwind.core.trip.day import Cases, Haunt
 from brookwind.core.trip.document import Trip
-from brookwind.core.trip.judging import Flags, depth_allows, rig_at
+from brookwind.core.trip.judging import Flags, covered_by, depth_allows, rig_at
 from brookwind.core.tying.minutes import minutes_to_tie
 
 TOLD_M = 0.01
@@ -32,7 +33,7 @@ class Made:
     covers: Flags
     minutes: float
     ready_s: float | None
-    """From landing to fishing, in the deepest water it covers. [s]"""
+    """From landing to fishing, in the deepest water it covers; None until it has fallen. [s]"""
     because: str = ""
     """Why it covers nothing after all."""
 
@@ -56,9 +57,11 @@ def make(
         refused = next((f for f in judge(there).findings if f.severity == "refuse"), None)
         if refused is not None and candidate.made is None:
             return Made(rig, none, 0.0, None, refused.says)
-        covers = candidate.covers & depth_allows(rig, cases, candidate.made.longest_m if candidate.made else None)
-        ready, covers = _let_fall(rig, covers, cases, tackled)
-        return Made(rig, covers, 0.0 if candidate.made else minutes_to_tie(rig), ready)
+        covers = candidate.covers
+        if candidate.made is None:
+            fits = covers & depth_allows(rig, cases, tied=True)
+            covers = covered_by(rig, float_body(rig.float_piece.spec), cases, fits, tackled.book)
+        return Made(rig, covers, 0.0 if candidate.made else minutes_to_tie(rig), None)
     except BrookwindError as error:
         return Made(candidate.rig, none, 0.0, None, str(error))
 
@@ -89,15 +92,21 @@ def _place(trip: Trip, tackled: Tackled) -> Place | None:
     return Place(rules=tackled.rules, day=Day(on=trip.begins.date(), at=trip.begins.time()))
 
 
-def _let_fall(rig: Rig, covers: Flags, cases: Cases, tackled: Tackled) -> tuple[float | None, Flags]:
-    """When its bait is at depth in the deepest water it covers; without the water it takes too long in."""
+def let_fall(made: Made, cases: Cases, tackled: Tackled) -> Made:
+    """With when its bait is at depth in the deepest water it covers, and without the water it takes too long in.
+
+    made: tied in full.
+    cases: of the day.
+    tackled: what the angler has.
+    """
+    rig, covers = made.rig, made.covers
     if not covers.any():
-        return None, covers
+        return made
     deep = float(cases.hangs_m[covers].max())
     depth = max(deep, float(cases.depth_m[covers].max()))
     current, wind = (float(np.median(v[covers])) for v in (cases.current_m_s, cases.wind_m_s))
     ready = Situation(rig_at(rig, depth, deep, current, wind), book=tackled.book).ready_s
-    if ready is None or ready <= rig.conditions.settle_s:
-        return ready, covers
-    # A fall takes about as long as it is deep.
-    return ready, covers & (cases.hangs_m <= deep * rig.conditions.settle_s / ready)
+    if ready is not None and ready > rig.conditions.settle_s:
+        # A fall takes about as long as it is deep.
+        covers = covers & (cases.hangs_m <= deep * rig.conditions.settle_s / ready)
+    return replace(made, covers=covers, ready_s=ready)

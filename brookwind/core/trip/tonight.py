@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections import Counter
-from collections.abc import Iterator
+from collections.abc import Callable, Iterator
 from dataclasses import dataclass
 
 import numpy as np
@@ -16,7 +16,7 @@ from brookwind.core.errors import BrookwindError, Problem
 from brookwind.core.figures import Figure, Told
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.document import Rig
-from brookwind.core.rig.families import hangs_at_m
+from brookwind.core.rig.families import FAMILY, hangs_at_m
 from brookwind.core.survey.document import Survey
 from brookwind.core.survey.timetable import Move
 from brookwind.core.trip.candidates import Candidate, Tackled, candidates
@@ -24,13 +24,13 @@ from brookwind.core.trip.cover import WORTH_SHARE, Cover, best_covers, worth_tyi
 from brookwind.core.trip.day import CASES, Cases, DayDepth, Haunt, cases_of, fish_of, haunts_of, water_over
 from brookwind.core.trip.document import MOST_RIGS, Trip
 from brookwind.core.trip.judging import Flags, Judge, depth_allows
-from brookwind.core.trip.making import Made, make
+from brookwind.core.trip.making import Made, let_fall, make
 from brookwind.core.trip.roles import apart, features, lacks, ranges, role_of
 from brookwind.core.trip.strip import Strip, moves_of, strip_of
 from brookwind.core.tying.batch import Leaders, leaders_of
 from brookwind.core.tying.minutes import LEADER_MIN
 
-ROUNDS = 6
+ROUNDS = 12
 """How often the choice is made anew when a rig, tied in full, turns out to cover less."""
 LOST_SHARE = 0.01
 """A rig that turns out to cover so much less of the day is chosen anew. Editable default."""
@@ -152,6 +152,7 @@ class _Choosing:
         self.trip, self.cases, self.haunts, self.tackled, self.found = trip, cases, haunts, tackled, found
         self.covers = [c.covers for c in found]
         self.made: dict[int, Made] = {}
+        self.fell: set[int] = set()
         self.sets: tuple[Cover, ...] = ()
         self.refused = ""
 
@@ -160,19 +161,33 @@ class _Choosing:
         choices = [c.choice(v) for c, v in zip(self.found, self.covers, strict=True)]
         counts = Counter({f.item: f.count for f in self.tackled.floats})
         self.sets = best_covers(choices, MOST_RIGS, counts)
+        # They are let fall when it is settled otherwise: that takes longest.
+        return self._each_covers(self._tied) and self._each_covers(self._fallen)
+
+    def _each_covers(self, work: Callable[[int, Flags], None]) -> bool:
+        """Each of the chosen covers what it was chosen for, after more is known of it."""
         fine = True
         covered = np.zeros(self.cases.n, dtype=bool)
         for i in self.chosen:
-            mine = self.covers[i] & ~covered
-            if i not in self.made:
-                before = self.covers[i]
-                self.made[i] = make(self.found[i], mine, self.trip, self.cases, self.haunts, self.tackled)
-                self.covers[i] = before & self.made[i].covers
-                self.refused = self.made[i].because or self.refused
-                lost = float((before & ~self.covers[i] & ~covered).mean())
-                fine &= lost < LOST_SHARE
+            before = self.covers[i] & ~covered
+            work(i, before)
+            fine &= float((before & ~self.covers[i]).mean()) < LOST_SHARE
             covered |= self.covers[i]
         return fine
+
+    def _tied(self, i: int, mine: Flags) -> None:
+        if i in self.made or not mine.any():
+            return
+        made = self.made[i] = make(self.found[i], mine, self.trip, self.cases, self.haunts, self.tackled)
+        self.covers[i] = self.covers[i] & made.covers
+        self.refused = made.because or self.refused
+
+    def _fallen(self, i: int, mine: Flags) -> None:
+        if i in self.fell or i not in self.made:
+            return
+        self.fell.add(i)
+        self.made[i] = let_fall(self.made[i], self.cases, self.tackled)
+        self.covers[i] = self.covers[i] & self.made[i].covers
 
     @property
     def worth(self) -> int:
@@ -222,7 +237,7 @@ def _rigs(work: _Choosing, survey: Survey) -> tuple[list[TonightRig], Flags]:
     rigs: list[TonightRig] = []
     for i in work.chosen:
         mine = work.covers[i] & ~covered
-        if not mine.any():
+        if not mine.any() or i not in work.made:
             continue
         made, candidate = work.made[i], work.found[i]
         rig = made.rig
@@ -257,7 +272,8 @@ def _name(role: str, rig: Rig, work: _Choosing, candidate: Candidate) -> str:
     if candidate.made is not None:
         return candidate.made.label
     fish = work.tackled.book.fish(rig.species).name if rig.species else "any fish"
-    return f"{fish}, {role[0].lower()}{role[1:]}"[:80]
+    what = FAMILY[rig.family].name.split(",")[0] if role.startswith("For ") else f"{role[0].lower()}{role[1:]}"
+    return f"{fish[0].upper()}{fish[1:]}, {what}"[:80]
 
 
 def _wallet(work: _Choosing) -> tuple[WalletFit, ...]:

@@ -8,7 +8,7 @@ from datetime import date
 from math import pi, sin
 from typing import NamedTuple
 
-from brookwind.core.answers.card import Card, Mark
+from brookwind.core.answers.card import Card, CardMark
 from brookwind.core.figures import Told
 from brookwind.core.rig.document import Rig
 from brookwind.formats.card.drawing import Item, Ring, Sheet, Stroke, Words, fitted, width_mm, wrapped
@@ -222,7 +222,7 @@ def _rule(scale: _Scale, units: Units) -> list[Item]:
     return items
 
 
-def _named(marks: list[Mark], scale: _Scale, least_y: float, units: Units) -> list[Item]:
+def _named(marks: list[CardMark], scale: _Scale, least_y: float, units: Units) -> list[Item]:
     """Each piece on the line, and its words beside it; words that would touch are moved up, from the hook."""
     items: list[Item] = []
     room = DRAWN_LOW - least_y
@@ -251,7 +251,7 @@ def _named(marks: list[Mark], scale: _Scale, least_y: float, units: Units) -> li
     return items
 
 
-def _piece(mark: Mark, y: float) -> list[Item]:
+def _piece(mark: CardMark, y: float) -> list[Item]:
     match mark.what:
         case "knot":
             return [Stroke(LINE_X - 2, y, LINE_X + 2, y, 0.7)]

@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from brookwind.core.answers.card import Card, Mark
+from brookwind.core.answers.card import Card, CardMark
 from brookwind.formats.card.drawing import Item, Ring, Sheet, Stroke, Words, fitted, printable, width_mm
 from brookwind.formats.card.layout import A4, SMALL, TEXT, TITLE
 from brookwind.formats.units import METRIC, Units, line
@@ -96,7 +96,7 @@ def _ticks(begins: float, y: float, units: Units) -> list[Item]:
     return items
 
 
-def _ring(mark: Mark, x: float, y: float) -> list[Item]:
+def _ring(mark: CardMark, x: float, y: float) -> list[Item]:
     """A piece over its place: shot as a ring as large as it is, a bunch from its lowest to its highest."""
     if mark.what == "knot":
         return [Stroke(x, y - 2.5, x, y + 2.5, 0.7)]

@@ -1,4 +1,5 @@
 import { advice } from "./advice";
+import { bankside } from "./bankside";
 import { box } from "./box";
 import { cards } from "./cards";
 import { floats } from "./floats";
@@ -15,6 +16,7 @@ export type * from "./types";
 
 /** Every call of the API, one file a subject. */
 export const api = {
+  ...bankside,
   ...box,
   ...cards,
   ...floats,

@@ -144,6 +144,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/bankside/prepare": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Prepare Day
+         * @description Everything that may be asked at the water, reckoned beforehand.
+         */
+        post: operations["prepare_day_api_bankside_prepare_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/book/baits": {
         parameters: {
             query?: never;
@@ -2607,6 +2627,57 @@ export interface components {
             refused: components["schemas"]["Refused"][];
         };
         /**
+         * Card
+         * @description What is printed of a rig.
+         */
+        Card: {
+            /** Checks */
+            checks: components["schemas"]["Told"][];
+            /** Float Says */
+            float_says: string;
+            /** Look */
+            look: components["schemas"]["Told"][];
+            /** Marks */
+            marks: components["schemas"]["CardMark"][];
+            /** Name */
+            name: string;
+            /** Pieces */
+            pieces: string;
+            /** Rig Id */
+            rig_id: string;
+            /** Setting M */
+            setting_m: number;
+            /** Strip M */
+            strip_m: number;
+            /** Thread */
+            thread: string[];
+            /** To Load M */
+            to_load_m: number | null;
+            water: components["schemas"]["Told"];
+        };
+        /**
+         * CardMark
+         * @description A piece at its place on the line.
+         */
+        CardMark: {
+            /** Position M */
+            position_m: number;
+            /** Says */
+            says: string;
+            /**
+             * Thick M
+             * @default 0
+             */
+            thick_m: number;
+            /** Top M */
+            top_m: number;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "hook" | "knot" | "swivel" | "shot" | "weight" | "bead" | "stop" | "float";
+        };
+        /**
          * CardSheets
          * @description The pages as SVG documents, and whether each rig fits its square.
          */
@@ -3378,6 +3449,16 @@ export interface components {
             says: string;
         };
         /**
+         * DepthRow
+         * @description Where the stop goes in a depth of water. [m]
+         */
+        DepthRow: {
+            /** Depth M */
+            depth_m: number;
+            /** Setting M */
+            setting_m: number;
+        };
+        /**
          * Doubt
          * @description One thing not known exactly, and how far it alone moves the bait up and down.
          */
@@ -3670,18 +3751,22 @@ export interface components {
             at: string;
             /** Came */
             came?: ("drop" | "settled" | "end" | "held") | null;
+            /** Depth M */
+            depth_m?: number | null;
             /** Id */
             id: string;
             /**
              * Kind
              * @enum {string}
              */
-            kind: "rig" | "cast" | "bite" | "fish" | "note";
+            kind: "rig" | "slide" | "cast" | "feed" | "bite" | "fish" | "note";
             /** Length M */
             length_m?: number | null;
             /** Mass Kg */
             mass_kg?: number | null;
             rig?: components["schemas"]["Rig"] | null;
+            /** Setting M */
+            setting_m?: number | null;
             /** Species */
             species?: string | null;
             /**
@@ -5638,6 +5723,19 @@ export interface components {
             survey: components["schemas"]["Survey"];
         };
         /**
+         * LookRow
+         * @description What a float that does this most likely says.
+         */
+        LookRow: {
+            /** Causes */
+            causes: components["schemas"]["Likely"][];
+            /**
+             * Look
+             * @enum {string}
+             */
+            look: "right" | "high" | "low" | "down" | "up" | "flat" | "under" | "late" | "dips" | "taps" | "knocked" | "follows";
+        };
+        /**
          * LowerWeights
          * @description Bring what sits between knot and float closer together, in proportion, so that the stop can be set. The same rig
          *     when it fits; OutOfRange when the leader alone is too long, or the stop belongs nowhere.
@@ -5717,6 +5815,18 @@ export interface components {
             id: string;
             problem: components["schemas"]["Problem"] | null;
             setting: components["schemas"]["ForMark"] | null;
+        };
+        /**
+         * MarkRow
+         * @description Where the stop goes for fish at a depth. [m]
+         */
+        MarkRow: {
+            /** Bait M */
+            bait_m: number;
+            /** Mark M */
+            mark_m: number;
+            /** Setting M */
+            setting_m: number;
         };
         /**
          * Marks
@@ -6419,6 +6529,77 @@ export interface components {
              */
             readings: (components["schemas"]["Cast"] | components["schemas"]["Crude"])[];
             setup: components["schemas"]["Setup"];
+        };
+        /**
+         * PrepareRequest
+         * @description The rigs taken along, the first is fished first, and the trip they are for.
+         */
+        PrepareRequest: {
+            /** Rigs */
+            rigs: string[];
+            /** Trip */
+            trip?: string | null;
+        };
+        /**
+         * Prepared
+         * @description A day, ready to be taken along.
+         */
+        Prepared: {
+            /** Curve */
+            curve: [
+                string,
+                number
+            ][];
+            /** Fish */
+            fish: components["schemas"]["PreparedFish"][];
+            /**
+             * Made At
+             * Format: date-time
+             */
+            made_at: string;
+            /** Name */
+            name: string;
+            /** Place */
+            place: string;
+            /** Rigs */
+            rigs: components["schemas"]["PreparedRig"][];
+            /** Swim */
+            swim: string | null;
+            /** Time Zone */
+            time_zone: string;
+            /** Trip */
+            trip: string | null;
+            /** Warnings */
+            warnings: components["schemas"]["LevelEvent"][];
+        };
+        /**
+         * PreparedFish
+         * @description A fish that may be landed.
+         */
+        PreparedFish: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * PreparedRig
+         * @description A rig with everything that may be asked of it at the water.
+         */
+        PreparedRig: {
+            card: components["schemas"]["Card"];
+            /** Depths */
+            depths: components["schemas"]["DepthRow"][];
+            evaluation: components["schemas"]["Evaluation"];
+            /** Looks */
+            looks: components["schemas"]["LookRow"][];
+            /** Marks */
+            marks: components["schemas"]["MarkRow"][];
+            /** Moves */
+            moves: components["schemas"]["brookwind__core__survey__timetable__Move"][];
+            /** Ready S */
+            ready_s: number | null;
+            rig: components["schemas"]["Rig"];
         };
         /**
          * Preview
@@ -9837,6 +10018,75 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Proposal"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    prepare_day_api_bankside_prepare_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PrepareRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Prepared"];
                 };
             };
             /** @description Not readable */

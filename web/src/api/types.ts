@@ -103,3 +103,5 @@ export type KeptMadeUp = Schemas["Kept_MadeUp_"];
 export type Tonight = Schemas["Tonight"];
 export type TonightRig = Schemas["TonightRig"];
 export type TonightLine = Schemas["TonightLine"];
+export type Prepared = Schemas["Prepared"];
+export type PreparedRig = Schemas["PreparedRig"];

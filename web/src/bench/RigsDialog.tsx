@@ -4,6 +4,7 @@ import { Copy, Download, Package, Plus, Trash2, Undo2, Upload } from "lucide-rea
 import { lazy, Suspense, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type Catalogue, Refusal, type Rig } from "../api/client";
+import { uuid } from "../document/uuid";
 import { Button } from "../shell/Button";
 import { Sheet } from "../shell/Sheet";
 import { save } from "../shell/save";
@@ -43,7 +44,7 @@ export default function RigsDialog({ rig, bench, catalogue, onStart, onClose }: 
   };
   const copy = () =>
     attempt(async () => {
-      const id = `rig-${crypto.randomUUID().replaceAll("-", "").slice(0, 12)}`;
+      const id = `rig-${uuid().replaceAll("-", "").slice(0, 12)}`;
       await api.createRig({ ...rig, id, name: `${rig.name} (copy)`.slice(0, 80) });
       open(id);
     });

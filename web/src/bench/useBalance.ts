@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type Catalogue, type KeptPattern } from "../api/client";
+import { uuid } from "../document/uuid";
 import type { Looked } from "./here";
 import type { BenchState } from "./useBench";
 import { ASKED, wishFor } from "./wish";
@@ -58,7 +59,7 @@ export function useBalance({ bench, catalogue, own, announce, onReload }: Props)
   };
 
   const keepCopy = async () => {
-    const id = `rig-${crypto.randomUUID().replaceAll("-", "").slice(0, 12)}`;
+    const id = `rig-${uuid().replaceAll("-", "").slice(0, 12)}`;
     await api.createRig({ ...rig, id, name: `${rig.name} (copy)`.slice(0, 80) });
     onReload();
     go(`/bench/${id}`);

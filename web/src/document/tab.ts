@@ -1,9 +1,10 @@
 import { ofTab } from "./storage";
+import { uuid } from "./uuid";
 
 /** A name for this tab, over a reload. A tab that was duplicated has the other's name at first, and gets its own. */
 const KEY = "brookwind.tab";
 const LOCK = "brookwind.tab.";
-const fresh = () => crypto.randomUUID().slice(0, 8);
+const fresh = () => uuid().slice(0, 8);
 
 let mine = ofTab.get(KEY) ?? fresh();
 let open: ReadonlySet<string> = new Set();

@@ -2,6 +2,7 @@ import { Box, Flex, Stack } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type Catalogue, type LogEvent, type Outing } from "../api/client";
+import { uuid } from "../document/uuid";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
 import { QuantityField } from "../shell/QuantityField";
@@ -27,7 +28,7 @@ export function Happen({ outing, catalogue, logged, onAdd }: Props) {
   const [note, setNote] = useState("");
   const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs });
   const add = (fields: Pick<LogEvent, "kind"> & Partial<LogEvent>) =>
-    onAdd({ id: `e-${crypto.randomUUID()}`, at: live ? new Date().toISOString() : at, text: "", ...fields });
+    onAdd({ id: `e-${uuid()}`, at: live ? new Date().toISOString() : at, text: "", ...fields });
   const how = came ? { came: came as NonNullable<LogEvent["came"]> } : {};
   const putOn = async () => {
     const chosen = rig || rigs.data?.[0]?.id;

@@ -3,6 +3,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, Refusal } from "../api/client";
 import { useSwims } from "../bench/useSwims";
+import { uuid } from "../document/uuid";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
 import { Refused } from "../shell/Refused";
@@ -30,7 +31,7 @@ export function NewOuting({ onClose, onBegun }: { onClose: () => void; onBegun: 
   const where = named ? named.water.name : place.trim();
   const keep = async () => {
     if (!begins) return;
-    const id = `o-${crypto.randomUUID()}`;
+    const id = `o-${uuid()}`;
     try {
       await api.beginOuting({ id, swim: named ? chosen : null, place: where, begins, ends, notes });
       await queries.invalidateQueries({ queryKey: ["log"] });

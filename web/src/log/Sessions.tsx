@@ -3,6 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type Catalogue, type KeptOuting, type LogEvent, Refusal } from "../api/client";
+import { uuid } from "../document/uuid";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
 import { Refused } from "../shell/Refused";
@@ -139,6 +140,8 @@ function Row({ event: e, catalogue, onDrop }: { event: LogEvent; catalogue: Cata
   const says = {
     rig: () => `on: ${e.rig?.name}`,
     cast: () => "cast",
+    feed: () => "fed",
+    slide: () => `stop to ${write(e.setting_m ?? 0, "depth", units)}`,
     bite: () => `a bite${e.came ? ` ${CAME[e.came]}` : ""}`,
     fish: () =>
       [
@@ -153,7 +156,7 @@ function Row({ event: e, catalogue, onDrop }: { event: LogEvent; catalogue: Cata
   }[e.kind]();
   const toBench = async () => {
     if (!e.rig) return;
-    const id = `rig-${crypto.randomUUID().replaceAll("-", "").slice(0, 12)}`;
+    const id = `rig-${uuid().replaceAll("-", "").slice(0, 12)}`;
     await api.createRig({ ...e.rig, id, name: `${e.rig.name}, ${day(e.at, ZONE)}`.slice(0, 80) });
     await queries.invalidateQueries({ queryKey: ["rigs"] });
     go(`/bench/${id}`);

@@ -44,6 +44,14 @@ export function TimeLine({ outing, events }: { outing: Outing; events: LogEvent[
             <path key={e.id} d={`M${x(e.at) - 9} 62 q9 -8 18 0 q-9 8 -18 0 l-6 -5 v10 z`} fill={colour("reed")} />
           ) : e.kind === "bite" ? (
             <circle key={e.id} cx={x(e.at)} cy="62" r="3" fill={colour("soft")} />
+          ) : e.kind === "slide" ? (
+            <path
+              key={e.id}
+              d={`M${x(e.at)} 8 v12 m-4 -5 l4 5 l4 -5`}
+              stroke={colour("tip")}
+              strokeWidth="2"
+              fill="none"
+            />
           ) : null,
         )}
         {hours

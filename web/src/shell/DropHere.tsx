@@ -4,6 +4,7 @@ import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, Refusal, type Rig, type Survey } from "../api/client";
 import { nameOf } from "../box/words";
+import { uuid } from "../document/uuid";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { Button } from "./Button";
@@ -67,7 +68,7 @@ function TheRig({ rig, onTake }: { rig: Rig } & Take) {
   const bring = async () => {
     const there = (await api.rigs()).some((r) => r.id === rig.id);
     // One that is there already is not written over: this comes beside it.
-    const id = there ? `rig-${crypto.randomUUID().replaceAll("-", "").slice(0, 12)}` : rig.id;
+    const id = there ? `rig-${uuid().replaceAll("-", "").slice(0, 12)}` : rig.id;
     await api.createRig({ ...rig, id });
     return `/bench/${id}`;
   };

@@ -13,6 +13,7 @@ const SCREENS: [string, string, string[]][] = [
   ["/trip", "Trip", ["/", "/trip"]],
   ["/water", "Water", ["/water"]],
   ["/bench", "Bench", ["/bench"]],
+  ["/bankside", "Bankside", ["/bankside"]],
   ["/log", "Log", ["/log"]],
   ["/box", "Box", ["/box"]],
   ["/book", "Book", ["/book"]],

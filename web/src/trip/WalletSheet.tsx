@@ -1,8 +1,9 @@
 import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { api, type KeptMadeUp, type MadeUp, Refusal, type Tonight } from "../api/client";
+import { uuid } from "../document/uuid";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
 import { Refused } from "../shell/Refused";
@@ -23,17 +24,27 @@ export function WalletSheet({ tonight, onClose }: Props) {
   const wallet = useQuery({ queryKey: ["wallet"], queryFn: api.wallet });
   const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs });
   const [said, setSaid] = useState("");
-  const act = async (what: () => Promise<unknown>) => {
-    setSaid("");
-    try {
-      await what();
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
-    }
-    await queries.invalidateQueries({ queryKey: ["wallet"] });
-    await queries.invalidateQueries({ queryKey: ["tonight"] });
+  const before = useRef<Promise<void>>(Promise.resolve());
+  /** One after another: what is pressed while the one before is being kept waits for it, and goes on from there. */
+  const act = (what: () => Promise<unknown>) => {
+    before.current = before.current.then(async () => {
+      setSaid("");
+      try {
+        await what();
+      } catch (error) {
+        if (!(error instanceof Refusal)) throw error;
+        setSaid(error.message);
+      }
+      await queries.invalidateQueries({ queryKey: ["wallet"] });
+      void queries.invalidateQueries({ queryKey: ["tonight"] });
+    });
+    return before.current;
   };
+  const change: Changing = (id, what) =>
+    act(async () => {
+      const there = (await api.wallet()).find((k) => k.fields.id === id);
+      if (there) await what(there);
+    });
   const add = (id: string) =>
     act(async () => {
       const { fields: rig } = await api.rig(id);
@@ -48,7 +59,7 @@ export function WalletSheet({ tonight, onClose }: Props) {
         {said && <Refused>{said}</Refused>}
         {wallet.data?.length === 0 && <Text>Nothing is made up yet.</Text>}
         {wallet.data?.map((kept) => (
-          <One key={`${kept.fields.id} ${kept.version}`} kept={kept} tonight={tonight} act={act} />
+          <One key={`${kept.fields.id} ${kept.version}`} kept={kept} tonight={tonight} change={change} />
         ))}
         <Choice label="Put one of your rigs in" value="" onChange={(id) => id && void add(id)}>
           <option value="">a rig …</option>
@@ -61,7 +72,7 @@ export function WalletSheet({ tonight, onClose }: Props) {
 
 /** A rig as it is put away today. */
 export const madeUp = (rig: MadeUp["rig"], label: string): MadeUp => ({
-  id: `made-${crypto.randomUUID().slice(0, 18)}`,
+  id: `made-${uuid().slice(0, 18)}`,
   label: label.slice(0, 60),
   rig,
   holder: rig.family === "pole-slider" ? "spool" : "winder",
@@ -71,16 +82,14 @@ export const madeUp = (rig: MadeUp["rig"], label: string): MadeUp => ({
   cut_down: false,
 });
 
-type OneProps = {
-  kept: KeptMadeUp;
-  tonight: Tonight | undefined;
-  act: (what: () => Promise<unknown>) => Promise<void>;
-};
+type Changing = (id: string, what: (there: KeptMadeUp) => Promise<unknown>) => Promise<void>;
+type OneProps = { kept: KeptMadeUp; tonight: Tonight | undefined; change: Changing };
 
-function One({ kept, tonight, act }: OneProps) {
-  const { fields: one, version } = kept;
+function One({ kept, tonight, change }: OneProps) {
+  const one = kept.fields;
   const fit = tonight?.wallet.find((w) => w.id === one.id);
-  const save = (part: Partial<MadeUp>) => void act(() => api.saveMadeUp(one.id, version, { ...one, ...part }));
+  const save = (part: Partial<MadeUp>) =>
+    void change(one.id, (there) => api.saveMadeUp(one.id, there.version, { ...there.fields, ...part }));
   const fits = !fit
     ? ""
     : one.cut_down
@@ -119,7 +128,7 @@ function One({ kept, tonight, act }: OneProps) {
           variant="quiet"
           size="icon"
           aria-label={`Take ${one.label} out`}
-          onClick={() => void act(() => api.deleteMadeUp(one.id, version))}
+          onClick={() => void change(one.id, (there) => api.deleteMadeUp(one.id, there.version))}
         >
           <Trash2 />
         </Button>

@@ -3,6 +3,7 @@ import { api, type KeptSurvey, type LevelSource, Refusal, type Survey } from "..
 import type { Draft } from "../document/drafts";
 import { type Keeper, useAutosave } from "../document/useAutosave";
 import { useHistory } from "../document/useHistory";
+import { uuid } from "../document/uuid";
 
 export const draftId = (swimId: string) => `survey-${swimId}`;
 
@@ -55,4 +56,4 @@ export function useSurvey(kept: KeptSurvey, draft: Draft<Survey> | null) {
 export type SurveyState = ReturnType<typeof useSurvey>;
 
 /** A new id, unlike any other of the survey. */
-export const freshId = (kind: string): string => `${kind}-${crypto.randomUUID().replaceAll("-", "").slice(0, 10)}`;
+export const freshId = (kind: string): string => `${kind}-${uuid().replaceAll("-", "").slice(0, 10)}`;

@@ -1,4 +1,4 @@
-"""Trips, and rigs that are made up."""
+"""Trips, rigs that are made up, and the depth a stop was moved with."""
 
 from __future__ import annotations
 
@@ -29,7 +29,10 @@ def upgrade() -> None:
         sa.Column("updated_at", sa.DateTime(), nullable=False),
     )
 
+    op.add_column("event", sa.Column("depth_m", sa.Float(), nullable=True))
+
 
 def downgrade() -> None:
+    op.drop_column("event", "depth_m")
     op.drop_table("made_up")
     op.drop_table("trip")

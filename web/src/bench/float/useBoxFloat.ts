@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { api, type BoxItem, type FloatSpec, type FloatStock } from "../../api/client";
 import { useTurns } from "../../document/useTurns";
+import { uuid } from "../../document/uuid";
 
 type Kept = { version: number; fields: BoxItem };
 
@@ -19,7 +20,7 @@ export function useBoxFloat(item: string | null | undefined) {
     });
   /** Put a float in the box; its new name there, or null when it was refused. */
   const add = async (spec: FloatSpec, label: string): Promise<string | null> => {
-    const name = `float-${crypto.randomUUID().replaceAll("-", "").slice(0, 10)}`;
+    const name = `float-${uuid().replaceAll("-", "").slice(0, 10)}`;
     const made = {
       kind: "float" as const,
       item: name,

@@ -2,6 +2,7 @@ import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, Refusal } from "../../api/client";
+import { uuid } from "../../document/uuid";
 import { Button } from "../../shell/Button";
 import { Choice, options } from "../../shell/Choice";
 import { TextField } from "../../shell/TextField";
@@ -97,7 +98,7 @@ function OwnPatterns() {
     }
   };
   const save = () => {
-    const id = `own-${crypto.randomUUID().replaceAll("-", "").slice(0, 10)}`;
+    const id = `own-${uuid().replaceAll("-", "").slice(0, 10)}`;
     void attempt(() => api.savePattern(bench.rig, id, name.trim()), `Saved: ${name.trim()}.`);
   };
   return (

@@ -1,0 +1,142 @@
+// @vitest-environment happy-dom
+import { beforeEach, describe, expect, it } from "vitest";
+import { type LogEvent, type Prepared, Refusal } from "../api/client";
+import {
+  begun,
+  countsOf,
+  type Day,
+  ended,
+  eventsOf,
+  happened,
+  keepDay,
+  putOn,
+  readDay,
+  settingOf,
+  takenBack,
+} from "./day";
+import { type Calls, sendAll } from "./sync";
+
+const rig = (id: string, setting: number) => ({
+  rig: { id, name: id },
+  card: { setting_m: setting },
+  depths: [],
+  marks: [],
+  looks: [],
+  moves: [],
+});
+const PREPARED = {
+  name: "A day",
+  place: "Wend Mere",
+  swim: null,
+  time_zone: "UTC",
+  rigs: [rig("a", 1.2), rig("b", 2)],
+  fish: [],
+} as unknown as Prepared;
+const at = (minute: number) => new Date(Date.UTC(2026, 10, 23, 9, minute)).toISOString();
+const day = () => begun(PREPARED, at(0));
+
+/** A server that keeps what it is sent, and may be away, or refuse. */
+function server(refuses: (e: LogEvent) => boolean = () => false) {
+  const kept: string[] = [];
+  const state = { away: false, lost: false };
+  const answer = async (name: string) => {
+    if (state.away) throw new Refusal(0, []);
+    if (!kept.includes(name)) kept.push(name);
+    // It came, and its answer did not.
+    if (state.lost) throw new Refusal(0, []);
+  };
+  const calls = {
+    beginOuting: (o: { id: string }) => answer(`begin ${o.id}`),
+    addEvent: async (_: string, e: LogEvent) => {
+      if (refuses(e)) throw new Refusal(422, [{ code: "x", message: "Not so.", remedy: "", path: [], figures: {} }]);
+      await answer(e.id);
+    },
+    dropEvent: (_: string, id: string) => answer(`drop ${id}`),
+    saveOuting: () => answer("end"),
+    log: async () => ({ outings: [{ version: 1, fields: { id: "", ends: null } }] }),
+  } as unknown as Calls;
+  return { calls, kept, state };
+}
+
+const sentBy = async (d: Day, s: ReturnType<typeof server>) => {
+  let now = d;
+  const how = await sendAll(d, s.calls, ({ id, state, says }) => {
+    now = { ...now, did: now.did.map((one) => (one.id === id ? { ...one, state, says } : one)) };
+  });
+  return { now, how };
+};
+
+describe("a day at the water", () => {
+  beforeEach(() => keepDay(null));
+
+  it("is there after a reload, and a damaged one is none", () => {
+    const d = happened(day(), { kind: "cast" }, at(1));
+    expect(keepDay(d)).toBe(true);
+    expect(readDay()).toEqual(d);
+    localStorage.setItem("brookwind.bankside", "{broken");
+    expect(readDay()).toBeNull();
+  });
+
+  it("takes back what was not sent as if it never was, and what was sent there too", async () => {
+    const one = happened(day(), { kind: "bite", came: "drop" }, at(1));
+    expect(takenBack(one)).toEqual(day().did.length ? { ...one, did: one.did.slice(0, 2) } : null);
+    const s = server();
+    const { now } = await sentBy(one, s);
+    const back = takenBack(now);
+    expect(eventsOf(back)).toHaveLength(1);
+    await sentBy(back, s);
+    expect(s.kept.at(-1)).toBe(`drop ${one.did[2]?.id}`);
+    // The first rig stays: without it nothing is known of what is fished.
+    expect(takenBack(back)).toBe(back);
+  });
+
+  it("knows the setting since the rig went on, and the rig that is on after a step back", () => {
+    let d = happened(day(), { kind: "slide", setting_m: 1.35 }, at(1));
+    expect(settingOf(d)).toBe(1.35);
+    d = putOn(d, 1, at(2));
+    expect([d.on, settingOf(d)]).toEqual([1, 2]);
+    d = takenBack(d);
+    expect([d.on, settingOf(d)]).toEqual([0, 1.35]);
+  });
+
+  it("keeps the order of things when the clock is set back", () => {
+    const d = happened(happened(day(), { kind: "cast" }, at(30)), { kind: "cast" }, at(5));
+    const [, first, second] = eventsOf(d);
+    expect(Date.parse(second?.at ?? "")).toBe(Date.parse(first?.at ?? "") + 1);
+  });
+
+  it("is sent in order, each thing once, however often the connection breaks", async () => {
+    let d = day();
+    for (let i = 1; i <= 40; i++) d = happened(d, { kind: i % 5 ? "cast" : "bite" }, at(i));
+    const wanted = d.did.map((one) => (one.what === "begin" ? `begin ${one.id}` : one.id));
+    const s = server();
+    s.state.away = true;
+    let sent = await sentBy(d, s);
+    expect([sent.how, s.kept.length, countsOf(sent.now).waiting]).toEqual(["away", 0, 42]);
+    s.state.away = false;
+    s.state.lost = true;
+    for (let i = 0; i < 3; i++) sent = await sentBy(sent.now, s);
+    expect(s.kept).toEqual(wanted.slice(0, 1));
+    s.state.lost = false;
+    sent = await sentBy(sent.now, s);
+    expect([sent.how, countsOf(sent.now).waiting]).toEqual(["all", 0]);
+    expect(s.kept).toEqual(wanted);
+  });
+
+  it("says what is refused and sends the rest", async () => {
+    const d = happened(happened(day(), { kind: "fish", species: "x" }, at(1)), { kind: "cast" }, at(2));
+    const { now, how } = await sentBy(
+      d,
+      server((e) => e.kind === "fish"),
+    );
+    expect(how).toBe("all");
+    expect(now.did.map((one) => one.state)).toEqual(["kept", "kept", "refused", "kept"]);
+    expect(now.did[2]?.says).toBe("Not so.");
+    expect(countsOf(now).fish).toBe(0);
+  });
+
+  it("ends no sooner than it began", () => {
+    const d = ended(day(), at(-30));
+    expect(Date.parse(d.outing.ends ?? "")).toBeGreaterThan(Date.parse(d.outing.begins));
+  });
+});

@@ -1,0 +1,155 @@
+import type { LogEvent, Outing, Prepared, PreparedRig } from "../api/client";
+import { lasting } from "../document/storage";
+import { uuid } from "../document/uuid";
+
+/** One thing done at the water, in the order it was done: kept here until the server has it. */
+export type Did =
+  | { what: "begin"; id: string; state: State; says?: string }
+  | { what: "event"; id: string; event: LogEvent; state: State; says?: string }
+  | { what: "drop"; id: string; event: string; state: State; says?: string }
+  | { what: "end"; id: string; ends: string; state: State; says?: string };
+export type State = "waiting" | "kept" | "refused";
+
+/** A day at the water, whole: what was prepared, its session, and everything done in it. */
+export type Day = {
+  prepared: Prepared;
+  outing: Outing;
+  did: Did[];
+  /** Which of the rigs is on. */
+  on: number;
+  /** Feed and recast so often. [s] */
+  rhythm_s: number;
+};
+
+const KEY = "brookwind.bankside";
+
+/** The day that is on in this browser; null when there is none. */
+export function readDay(): Day | null {
+  try {
+    const day = JSON.parse(lasting.get(KEY) ?? "null") as Day | null;
+    return day && Array.isArray(day.did) && day.prepared?.rigs?.length ? day : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Keep the day; false when the browser keeps nothing. */
+export function keepDay(day: Day | null): boolean {
+  if (day) return lasting.set(KEY, JSON.stringify(day));
+  lasting.drop(KEY);
+  return true;
+}
+
+/** A day begun: its session, and the first rig on. */
+export function begun(prepared: Prepared, now: string): Day {
+  const outing: Outing = {
+    id: `o-${uuid()}`,
+    swim: prepared.swim ?? null,
+    place: prepared.place,
+    begins: now,
+    ends: null,
+    notes: "",
+  };
+  const day: Day = {
+    prepared,
+    outing,
+    did: [{ what: "begin", id: outing.id, state: "waiting" }],
+    on: 0,
+    rhythm_s: 120,
+  };
+  return putOn(day, 0, now);
+}
+
+/** The moment of the next thing, after the last: the clock may be set back in the day, the order of things may not. */
+const momentOf = (day: Day, now: string): string => {
+  const last = day.did.reduce(
+    (t, d) => (d.what === "event" ? Math.max(t, Date.parse(d.event.at)) : t),
+    Date.parse(day.outing.begins) - 1,
+  );
+  return Date.parse(now) <= last ? new Date(last + 1).toISOString() : now;
+};
+
+/** Something happened. */
+export function happened(day: Day, fields: Pick<LogEvent, "kind"> & Partial<LogEvent>, now: string): Day {
+  const event: LogEvent = { id: `e-${uuid()}`, at: momentOf(day, now), text: "", ...fields };
+  return { ...day, did: [...day.did, { what: "event", id: event.id, event, state: "waiting" }] };
+}
+
+/** Another of the rigs is on. */
+export function putOn(day: Day, on: number, now: string): Day {
+  const rig = day.prepared.rigs[on]?.rig;
+  return rig ? { ...happened(day, { kind: "rig", rig }, now), on } : day;
+}
+
+/** What is there: done, and not taken back. */
+export function eventsOf(day: Day): LogEvent[] {
+  const gone = new Set(day.did.flatMap((d) => (d.what === "drop" ? [d.event] : [])));
+  return day.did.flatMap((d) => (d.what === "event" && !gone.has(d.id) && d.state !== "refused" ? [d.event] : []));
+}
+
+/** The last thing that can be taken back: everything but the first rig. */
+export const lastOf = (day: Day): LogEvent | undefined => eventsOf(day).slice(1).at(-1);
+
+/** The last thing taken back: what was not sent yet never happened, what was is dropped there too. */
+export function takenBack(day: Day): Day {
+  const last = lastOf(day);
+  if (!last) return day;
+  const unsent = day.did.some((d) => d.what === "event" && d.id === last.id && d.state === "waiting");
+  const did: Did[] = unsent
+    ? day.did.filter((d) => d.id !== last.id)
+    : [...day.did, { what: "drop", id: `d-${uuid()}`, event: last.id, state: "waiting" }];
+  const back = { ...day, did };
+  return { ...back, on: onOf(back) };
+}
+
+/** Which rig is on, from what was done. */
+function onOf(day: Day): number {
+  const rig = eventsOf(day).findLast((e) => e.kind === "rig")?.rig;
+  const at = day.prepared.rigs.findIndex((p) => p.rig.id === rig?.id);
+  return at < 0 ? day.on : at;
+}
+
+/** The setting now: as the stop was last slid since the rig went on. */
+export function settingOf(day: Day): number {
+  const since = eventsOf(day);
+  const from = since.findLastIndex((e) => e.kind === "rig");
+  const slid = since.slice(from + 1).findLast((e) => e.kind === "slide");
+  return slid?.setting_m ?? rigOn(day).rig_setting;
+}
+
+/** The rig that is on, and its setting as it was prepared. */
+export function rigOn(day: Day): PreparedRig & { rig_setting: number } {
+  const there = (day.prepared.rigs[day.on] ?? day.prepared.rigs[0]) as PreparedRig;
+  return { ...there, rig_setting: there.card.setting_m };
+}
+
+/** How many of what. */
+export function countsOf(day: Day) {
+  const events = eventsOf(day);
+  const n = (kind: LogEvent["kind"]) => events.filter((e) => e.kind === kind).length;
+  return {
+    casts: n("cast"),
+    bites: n("bite"),
+    fish: n("fish"),
+    waiting: day.did.filter((d) => d.state === "waiting").length,
+  };
+}
+
+/** The day ended. */
+export function ended(day: Day, now: string): Day {
+  const ends = new Date(Math.max(Date.parse(momentOf(day, now)), Date.parse(day.outing.begins) + 60_000)).toISOString();
+  return {
+    ...day,
+    outing: { ...day.outing, ends },
+    did: [...day.did, { what: "end", id: `x-${uuid()}`, ends, state: "waiting" }],
+  };
+}
+
+export const isOver = (day: Day): boolean => day.did.some((d) => d.what === "end");
+
+/** The setting for a depth of water, out of the table; null outside of it. */
+export function settingFor(rig: PreparedRig, depth_m: number): number | null {
+  const rows = rig.depths;
+  const row = rows.find((r) => Math.abs(r.depth_m - depth_m) < 1e-6);
+  return row?.setting_m ?? null;
+}

@@ -1,0 +1,48 @@
+import { type api, Refusal } from "../api/client";
+import type { Day, Did } from "./day";
+
+/** The calls a day is sent by; the tests put others in their place. */
+export type Calls = Pick<typeof api, "beginOuting" | "addEvent" | "dropEvent" | "saveOuting" | "log">;
+
+export type Sent = { id: string; state: "kept" | "refused"; says?: string };
+
+/**
+ * Send what waits, one after another in the order it was done. Everything has a name of its own, so that what is sent
+ * twice is kept once. Ends at the first thing that nobody answers; what is refused is said and passed over.
+ */
+export async function sendAll(day: Day, calls: Calls, onSent: (sent: Sent) => void): Promise<"all" | "away"> {
+  for (const one of day.did) {
+    if (one.state !== "waiting") continue;
+    try {
+      await send(day, one, calls);
+      onSent({ id: one.id, state: "kept" });
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      // Nobody there, or there and unable: it is tried again, and nothing after it goes before it.
+      if (error.status === 0 || error.status >= 500) return "away";
+      onSent({ id: one.id, state: "refused", says: error.message });
+    }
+  }
+  return "all";
+}
+
+async function send(day: Day, one: Did, calls: Calls): Promise<void> {
+  const key = day.outing.id;
+  switch (one.what) {
+    case "begin":
+      await calls.beginOuting({ ...day.outing, ends: null });
+      return;
+    case "event":
+      await calls.addEvent(key, one.event);
+      return;
+    case "drop":
+      await calls.dropEvent(key, one.event);
+      return;
+    case "end": {
+      // Another device may have written in it meanwhile: it is ended at the version it is at.
+      const there = (await calls.log()).outings.find((o) => o.fields.id === key);
+      if (!there || there.fields.ends === one.ends) return;
+      await calls.saveOuting(key, there.version, { ...there.fields, ends: one.ends });
+    }
+  }
+}

@@ -1,0 +1,62 @@
+import { useCallback, useEffect, useRef, useState } from "react";
+import { api } from "../api/client";
+import { type Day, type Did, keepDay, readDay } from "./day";
+import { type Sent, sendAll } from "./sync";
+
+const AGAIN_MS = 10_000;
+
+/** The day in this browser: every act is kept before it shows, and sent when somebody answers. */
+export function useDay() {
+  const [day, setDay] = useState<Day | null>(readDay);
+  const [here, setHere] = useState(true);
+  const [away, setAway] = useState(false);
+  const latest = useRef(day);
+  const busy = useRef(false);
+
+  const put = useCallback((next: Day | null) => {
+    latest.current = next;
+    setHere(keepDay(next));
+    setDay(next);
+  }, []);
+
+  /** Change the day as it is now, not as it was drawn. */
+  const act = useCallback(
+    (change: (day: Day) => Day) => {
+      if (latest.current) put(change(latest.current));
+    },
+    [put],
+  );
+
+  const send = useCallback(async () => {
+    if (busy.current || !latest.current?.did.some((d) => d.state === "waiting")) return;
+    busy.current = true;
+    const marked = ({ id, state, says }: Sent) =>
+      act((d) => ({
+        ...d,
+        did: d.did.map((one): Did => (one.id === id && one.state === "waiting" ? { ...one, state, says } : one)),
+      }));
+    try {
+      // What is done while it is being sent is sent in the next round.
+      setAway((await sendAll(latest.current, api, marked)) === "away");
+    } finally {
+      busy.current = false;
+    }
+  }, [act]);
+
+  const waiting = day?.did.some((d) => d.state === "waiting") ?? false;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: whatever was done, it is tried at once
+  useEffect(() => {
+    if (waiting) void send();
+  }, [day, waiting, send]);
+  useEffect(() => {
+    if (!waiting) return;
+    const timer = setInterval(() => void send(), AGAIN_MS);
+    const now = () => void send();
+    window.addEventListener("online", now);
+    return () => {
+      clearInterval(timer);
+      window.removeEventListener("online", now);
+    };
+  }, [waiting, send]);
+  return { day, put, act, away, here, send };
+}
