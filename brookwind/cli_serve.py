@@ -118,10 +118,13 @@ def _serve(engine: Any, host: str, port: int, hub: Any = None) -> None:
     warm.daemon = True
     warm.start()
     application = make_app(engine, hosts, hub=hub)
+    application.state.listens = not local
     start.loaded()
     listening = _listening(host, port)
     shown = f"[{host}]" if ":" in host else host
     typer.echo(f"Brookwind {__version__} on http://{shown}:{port}")
+    if not local:
+        typer.echo("Other devices are let in by a code: open Brookwind on this machine, under Settings.")
     config = uvicorn.Config(application, log_level="warning", server_header=False, timeout_keep_alive=KEPT_S)
     uvicorn.Server(config).run(sockets=[listening])
 

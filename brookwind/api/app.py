@@ -14,6 +14,7 @@ from starlette.middleware.trustedhost import TrustedHostMiddleware
 
 from brookwind import __version__
 from brookwind.api import problems
+from brookwind.api.door import Door
 from brookwind.api.guard import Guard
 from brookwind.api.routers import (
     advice,
@@ -23,6 +24,7 @@ from brookwind.api.routers import (
     box,
     cards,
     compute,
+    devices,
     files,
     floats,
     instruments,
@@ -78,6 +80,7 @@ def make_app(
     )
     app.state.engine = engine
     app.state.hub = hub or Hub()
+    app.state.door = Door(lambda: app.state.engine)
     problems.install(app)
     # The box's own routes come before the ones that take a compartment's name.
     parts = (
@@ -99,6 +102,7 @@ def make_app(
         tying,
         trips,
         bankside,
+        devices,
         cards,
     )
     for part in parts:

@@ -6,8 +6,10 @@ import logging
 import re
 from urllib.parse import urlsplit
 
+from starlette.concurrency import run_in_threadpool
 from starlette.types import ASGIApp, Message, Receive, Scope, Send
 
+from brookwind.api.door import LETS_IN, Door, from_here, token_in
 from brookwind.api.problems import answer, fault
 from brookwind.core.errors import Problem
 
@@ -85,6 +87,7 @@ class Guard:
 
         try:
             if scope["path"].startswith("/api"):
+                await _check_let_in(scope)
                 receive = await _checked(scope, receive)
             await self.app(scope, receive, send_with_headers)
         except _Refused as refused:
@@ -95,6 +98,23 @@ class Guard:
             if begun:
                 raise
             await fault()(scope, receive, send_with_headers)
+
+
+async def _check_let_in(scope: Scope) -> None:
+    """This machine may ask, and a device that was let in. Raises: _Refused."""
+    door: Door = scope["app"].state.door
+    headers = dict(scope["headers"])
+    if scope["path"] == LETS_IN or from_here(scope.get("client"), headers):
+        return
+    if await run_in_threadpool(door.knows, token_in(headers)):
+        return
+    raise _Refused(
+        401,
+        "Not let in",
+        "not-let-in",
+        "This device was not let in.",
+        "Show a code on the machine Brookwind runs on, under Settings, and enter it here.",
+    )
 
 
 async def _checked(scope: Scope, receive: Receive) -> Receive:

@@ -122,6 +122,18 @@ class MadeUpRow(DocumentRow, table=True):
     __tablename__ = "made_up"
 
 
+class DeviceRow(SQLModel, table=True):
+    """A device of the home network that was let in."""
+
+    __tablename__ = "device"
+
+    id: str = Field(primary_key=True)
+    name: str
+    token_hash: str = Field(index=True)
+    made_at: datetime = Field(default_factory=now)
+    seen_at: datetime = Field(default_factory=now)
+
+
 class OutingRow(SQLModel, table=True):
     """A session on the water. Times are UTC; `offset_min` is what the angler's clock was ahead."""
 

@@ -43,8 +43,8 @@ def _loaded(now: str) -> Path:
 class Server:
     """`brookwind demo` or `serve` on a database of its own; it can be stopped and started again in mid edit."""
 
-    def __init__(self, database: Path, what: str = "demo") -> None:
-        self.database, self.port, self.what = database, free_port(), what
+    def __init__(self, database: Path, what: str = "demo", host: str | None = None) -> None:
+        self.database, self.port, self.what, self.host = database, free_port(), what, host
         self.url = f"http://127.0.0.1:{self.port}"
         self.pid: int | None = None
 
@@ -53,7 +53,8 @@ class Server:
         if self.what == "demo" and not self.database.exists():
             shutil.copy(_loaded(os.environ[SET_BY]), self.database)
         own = {SET_BY: os.environ[SET_BY], "BROOKWIND_DEMO_DB": str(self.database), "BROOKWIND_DB": str(self.database)}
-        self.pid = nursery().start([self.what, "--port", str(self.port)], own)
+        listens = ["--host", self.host] if self.host else []
+        self.pid = nursery().start([self.what, "--port", str(self.port), *listens], own)
         for _ in range(1200):
             try:
                 urllib.request.urlopen(f"{self.url}/api/rigs", timeout=1).close()

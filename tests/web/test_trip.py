@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterator
+from pathlib import Path
 
 import pytest
 from playwright.sync_api import Browser, BrowserContext, Page, expect
@@ -183,6 +184,37 @@ def test_the_stop_is_slid_by_the_tide_for_fish_and_out_of_the_table(server: Serv
     expect(page.get_by_text("in 100").first).to_be_visible()
     page.get_by_role("button", name="Done").first.click()
     expect(page.get_by_text("Written down:")).to_be_visible()
+
+
+def test_a_phone_of_the_network_is_let_in_by_the_code_that_is_shown(
+    tmp_path: Path, page: Page, pocket: BrowserContext
+) -> None:
+    server = Server(tmp_path / "own.db", "serve", "0.0.0.0")
+    server.start()
+    # Another name of this machine is another device's way to it.
+    there = server.url.replace("127.0.0.1", "127.0.0.2")
+    phone = pocket.new_page()
+    phone.goto(f"{there}/log")
+    expect(phone.get_by_role("heading", name="This device is not let in yet")).to_be_visible()
+    phone.get_by_label("The code").fill("1234 5678")
+    phone.get_by_role("button", name="Let it in").click()
+    expect(phone.get_by_role("alert")).to_contain_text("No code is shown at the moment.")
+    page.goto(f"{server.url}/trip")
+    expect(page.get_by_role("heading", name="Where and when next?")).to_be_visible()
+    page.get_by_role("button", name="Settings").click()
+    page.get_by_role("button", name="Show a code").click()
+    code = page.get_by_test_id("code").inner_text()
+    phone.get_by_label("The code").fill(code)
+    phone.get_by_role("button", name="Let it in").click()
+    expect(phone.get_by_role("heading", name="Where and when next?")).to_be_visible()
+    page.reload()
+    expect(page.get_by_role("heading", name="Where and when next?")).to_be_visible()
+    page.get_by_role("button", name="Settings").click()
+    page.get_by_role("button", name="Let it in no longer").click()
+    expect(page.get_by_role("button", name="Let it in no longer")).to_have_count(0)
+    phone.reload()
+    expect(phone.get_by_role("heading", name="This device is not let in yet")).to_be_visible()
+    server.stop()
 
 
 def test_axe_finds_nothing_on_the_trip_and_at_the_water(server: Server, page: Page) -> None:

@@ -1,8 +1,8 @@
 import { Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { lazy, Suspense } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { Navigate, Route, Routes, useParams } from "react-router";
-import { api } from "./api/client";
+import { api, NOT_LET_IN } from "./api/client";
 import { BenchPage } from "./bench/BenchPage";
 import { EmptyBench } from "./bench/EmptyBench";
 import { Failed, Loading, Notice } from "./shell/States";
@@ -13,6 +13,7 @@ const BanksidePage = lazy(() => import("./bankside/BanksidePage"));
 const BookPage = lazy(() => import("./book/BookPage"));
 const BoxPage = lazy(() => import("./box/BoxPage"));
 const LogPage = lazy(() => import("./log/LogPage"));
+const PairPage = lazy(() => import("./shell/PairPage"));
 const ReadingPage = lazy(() => import("./reading/ReadingPage"));
 const TripPage = lazy(() => import("./trip/TripPage"));
 const TyingPage = lazy(() => import("./tying/TyingPage"));
@@ -39,6 +40,19 @@ function Bench() {
 
 export function App() {
   const { file, leave } = useDropped();
+  const [stranger, setStranger] = useState(false);
+  useEffect(() => {
+    const told = () => setStranger(true);
+    window.addEventListener(NOT_LET_IN, told);
+    return () => window.removeEventListener(NOT_LET_IN, told);
+  }, []);
+  // At the water nobody is asked: a day that was taken along goes on, and is sent when this device is known again.
+  if (stranger && !window.location.pathname.startsWith("/bankside"))
+    return (
+      <Suspense fallback={<Loading what="the door" />}>
+        <PairPage />
+      </Suspense>
+    );
   return (
     <>
       {file && (
@@ -53,6 +67,14 @@ export function App() {
           element={
             <Suspense fallback={<Loading what="the day" />}>
               <TripPage />
+            </Suspense>
+          }
+        />
+        <Route
+          path="/pair"
+          element={
+            <Suspense fallback={<Loading what="the door" />}>
+              <PairPage />
             </Suspense>
           }
         />

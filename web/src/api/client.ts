@@ -2,6 +2,7 @@ import { advice } from "./advice";
 import { bankside } from "./bankside";
 import { box } from "./box";
 import { cards } from "./cards";
+import { devices } from "./devices";
 import { floats } from "./floats";
 import { log } from "./log";
 import { motion } from "./motion";
@@ -11,7 +12,7 @@ import { trips } from "./trips";
 import { tying } from "./tying";
 import { water } from "./water";
 
-export { OFFLINE, Refusal, sentenceOf } from "./transport";
+export { NOT_LET_IN, OFFLINE, Refusal, sentenceOf } from "./transport";
 export type * from "./types";
 
 /** Every call of the API, one file a subject. */
@@ -19,6 +20,7 @@ export const api = {
   ...bankside,
   ...box,
   ...cards,
+  ...devices,
   ...floats,
   ...log,
   ...rigs,

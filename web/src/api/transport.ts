@@ -30,6 +30,9 @@ const UNSAID: Problem = {
   figures: {},
 };
 
+/** Said to the window when the server does not know this device. */
+export const NOT_LET_IN = "brookwind-not-let-in";
+
 type Method = "get" | "post" | "put" | "delete";
 type Json<R> = R extends { content: { "application/json": infer T } } ? T : undefined;
 /** What a call answers when it is not refused. */
@@ -94,6 +97,7 @@ async function ask(method: Method, path: string, sent: Sent<unknown>, parseAs: A
   }
   if (answer.response.ok) return answer.data;
   const said = (answer.error as Partial<ProblemDocument> | undefined)?.errors;
+  if (answer.response.status === 401) window.dispatchEvent(new Event(NOT_LET_IN));
   throw new Refusal(answer.response.status, said?.length ? said : [UNSAID]);
 }
 

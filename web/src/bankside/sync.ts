@@ -19,7 +19,8 @@ export async function sendAll(day: Day, calls: Calls, onSent: (sent: Sent) => vo
     } catch (error) {
       if (!(error instanceof Refusal)) throw error;
       // Nobody there, or there and unable: it is tried again, and nothing after it goes before it.
-      if (error.status === 0 || error.status >= 500) return "away";
+      // A device that is not let in any more is told by the page; what it has waits.
+      if (error.status === 0 || error.status === 401 || error.status >= 500) return "away";
       onSent({ id: one.id, state: "refused", says: error.message });
     }
   }

@@ -3,6 +3,7 @@ import { IMPERIAL, METRIC, MIXED, type Units } from "../units/quantity";
 import { changeSettings, type Theme, useSettings } from "../units/settings";
 import type { Vocabulary } from "../units/vocabulary";
 import { Choice, options } from "./Choice";
+import { OtherDevices } from "./OtherDevices";
 import { Sheet } from "./Sheet";
 
 const SETS: Record<string, { name: string; units: Units }> = {
@@ -42,6 +43,7 @@ export default function SettingsDialog({ onClose }: { onClose: () => void }) {
           <option value="dusk">dusk, for the dark</option>
           <option value="glare">glare, for the sun</option>
         </Choice>
+        <OtherDevices />
       </Stack>
     </Sheet>
   );

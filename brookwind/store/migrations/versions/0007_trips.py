@@ -1,4 +1,4 @@
-"""Trips, rigs that are made up, and the depth a stop was moved with."""
+"""Trips, rigs that are made up, the depth a stop was moved with, and devices that were let in."""
 
 from __future__ import annotations
 
@@ -29,10 +29,20 @@ def upgrade() -> None:
         sa.Column("updated_at", sa.DateTime(), nullable=False),
     )
 
+    op.create_table(
+        "device",
+        sa.Column("id", sa.String(), primary_key=True),
+        sa.Column("name", sa.String(), nullable=False),
+        sa.Column("token_hash", sa.String(), nullable=False),
+        sa.Column("made_at", sa.DateTime(), nullable=False),
+        sa.Column("seen_at", sa.DateTime(), nullable=False),
+    )
+    op.create_index("ix_device_token_hash", "device", ["token_hash"])
     op.add_column("event", sa.Column("depth_m", sa.Float(), nullable=True))
 
 
 def downgrade() -> None:
     op.drop_column("event", "depth_m")
+    op.drop_table("device")
     op.drop_table("made_up")
     op.drop_table("trip")
