@@ -102,6 +102,34 @@ def book(browser: Browser, name: str, address: str) -> None:
     page.close()
 
 
+def trip(browser: Browser, name: str, trip_id: str) -> None:
+    page: Page = browser.new_page(viewport={"width": 1280, "height": 800}, locale="en-GB", timezone_id="Europe/London")
+    page.clock.set_system_time(f"{DAY}T11:00:00")
+    page.goto(f"{URL}/trip/{trip_id}")
+    expect(page.get_by_test_id("cover")).to_be_visible(timeout=30_000)
+    page.wait_for_load_state("networkidle")
+    page.evaluate("() => document.fonts.ready")
+    page.wait_for_timeout(800)
+    page.screenshot(path=OUT / f"{name}.png")
+    page.close()
+
+
+def bankside(browser: Browser, name: str, day: str, rig: str) -> None:
+    """At the water, on a phone, a few runs into the day."""
+    page: Page = browser.new_page(viewport={"width": 390, "height": 844}, locale="en-GB", timezone_id="Europe/London")
+    page.clock.set_system_time(f"{DAY}T11:00:00")
+    page.goto(f"{URL}/bankside")
+    page.get_by_label("The day").select_option(label=day)
+    page.get_by_label(rig).check()
+    page.get_by_role("button", name="Take it along").click()
+    for press in ("nothing, run done", "bite settled", "+ 5 cm", "nothing, run done", "Landed"):
+        page.get_by_role("button", name=press).click()
+    page.evaluate("() => document.fonts.ready")
+    page.wait_for_timeout(800)
+    page.screenshot(path=OUT / f"{name}.png")
+    page.close()
+
+
 def main() -> None:
     """Start the demo on a database of its own and take the pictures."""
     OUT.mkdir(parents=True, exist_ok=True)
@@ -118,8 +146,8 @@ def main() -> None:
             with sync_playwright() as play:
                 browser = play.chromium.launch(executable_path=CHROMIUM, args=["--no-sandbox"])
                 shot(browser, "bench-load", "rudd-strung", "5")
-                shot(browser, "bench-fish", "tench-lift", "2")
-                shot(browser, "bench-line", "mullet-slider", "4", press=("parts, from rod to hook",))
+                trip(browser, "trip", "trip-skerry")
+                bankside(browser, "bankside", "Skerry Wall, the steps", "Mullet along the weed")
                 shot(browser, "start", "rudd-strung", "5", press=("Rigs;", "Start another"))
                 shot(browser, "families", "bream-slider", "2", press=("see which suits",), wait_ms=6000)
                 shot(browser, "bench-float", "rudd-strung", "3", show="capacity-window")

@@ -111,7 +111,14 @@ def tackle_for(
 ) -> tuple[Rig, str]:
     """A rig of a family without its weights, under whatever float, and where its tackle comes from.
 
-    family_id, rig_id, name, purpose, bait, like, habits, book: as for `begin`.
+    family_id: one of `FAMILIES`.
+    rig_id: id of the new rig.
+    name: its name.
+    purpose: what for, where and with what.
+    bait: the bait; the earlier rig's, else the fish's usual one when not given.
+    like: an earlier rig whose lines, leader, hook, stops and beads are tied again.
+    habits: how the angler ties, for what is new.
+    book: fish, baits and hooks.
     Raises: as `begin`.
     """
     fresh = _fresh(family_id, rig_id, name, purpose, bait, habits, book)

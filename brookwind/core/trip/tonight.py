@@ -19,7 +19,7 @@ from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import FAMILY, hangs_at_m
 from brookwind.core.survey.document import Survey
 from brookwind.core.survey.timetable import Move
-from brookwind.core.trip.candidates import Candidate, Tackled, candidates
+from brookwind.core.trip.candidates import Candidate, Tackled, candidates, takes
 from brookwind.core.trip.cover import WORTH_SHARE, Cover, best_covers, worth_tying
 from brookwind.core.trip.day import CASES, Cases, DayDepth, Haunt, cases_of, fish_of, haunts_of, water_over
 from brookwind.core.trip.document import MOST_RIGS, Trip
@@ -319,7 +319,8 @@ def _would(work: _Choosing, left: Flags) -> Told | None:
     for i in work.chosen:
         rig = work.made[i].rig
         kind, usual = rig.float_piece.spec.type, plan_of(rig, work.tackled.book).usual
-        here = left & depth_allows(rig, work.cases)
+        meant = [takes(rig, work.tackled.book.fish(h.species), work.tackled.book) for h in work.haunts]
+        here = left & depth_allows(rig, work.cases) & np.array(meant)[work.cases.haunt]
         bodies = [b for b in ladder(kind) if in_use(usual, b.capacity_kg)]
         if here.mean() < MOSTLY * left.mean() or not bodies:
             continue
