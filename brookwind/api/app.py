@@ -24,6 +24,7 @@ from brookwind.api.routers import (
     box,
     cards,
     compute,
+    copies,
     devices,
     files,
     floats,
@@ -103,6 +104,7 @@ def make_app(
         trips,
         bankside,
         devices,
+        copies,
         cards,
     )
     for part in parts:

@@ -238,6 +238,13 @@ class Log:
         ).all()
         return [place for place, _ in rows]
 
+    def swims(self) -> list[tuple[str, str]]:
+        """Names of the places and the swims they are."""
+        rows = self.session.exec(
+            select(OutingRow.place, OutingRow.swim_id).where(col(OutingRow.swim_id).is_not(None)).distinct()
+        ).all()
+        return [(place, swim or "") for place, swim in rows]
+
     def species(self) -> list[CaughtSpecies]:
         """What was caught, the most often caught first."""
         rows = self.session.exec(

@@ -119,3 +119,17 @@ def test_bad_lines_are_told_and_the_good_ones_stand(client: TestClient) -> None:
     look = client.post("/api/log/csv?keep=true", content="\n".join(lines).encode(), headers=FILE).json()
     assert (look["new_outings"], look["events"], [r["line"] for r in look["refused"]]) == (1, 1, [3, 4, 5])
     assert [e["id"] for e in client.get("/api/log/outings/s1/events").json()] == ["e1"]
+
+
+def test_only_where_there_is_a_tide_the_log_is_asked_of_it(client: TestClient) -> None:
+    def asked(place: str) -> dict[str, Any]:
+        found = client.get("/api/log/taught", params={"place": place}).json()["answers"]
+        return {a["id"]: a for a in found}
+
+    places = client.get("/api/log").json()["places"]
+    wall = next(p for p in places if "Skerry" in p)
+    tide = asked(wall)["tide"]
+    assert {g["name"]["says"] for g in tide["groups"]} <= {"low water", "the rise", "high water", "the fall"}
+    hours = sum(g["hours"] for g in asked(wall)["place"]["groups"])
+    assert sum(g["hours"] for g in tide["groups"]) == pytest.approx(hours, rel=1e-6)
+    assert "tide" not in asked(next(p for p in places if "Tarrow" in p))

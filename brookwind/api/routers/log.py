@@ -10,15 +10,18 @@ from pydantic import BaseModel
 
 from brookwind.api.kept import Update
 from brookwind.api.routers.files import FileBody, attached
-from brookwind.api.session import SessionOfRequest
+from brookwind.api.session import SessionOfRequest, SurveysOfRequest
+from brookwind.core.answers.tides import TIDAL, tide_answer
 from brookwind.core.log.entries import Event, Outing
 from brookwind.core.log.looks import pieces
 from brookwind.core.log.questions import Changed, LogAnswer, Suggestion, answers, changes, next_time
 from brookwind.core.moment import Moment
+from brookwind.core.survey.document import LevelSource
 from brookwind.formats.log_csv import read_log, write_log
 from brookwind.formats.text import Refused
 from brookwind.store.log import Asked, CaughtSpecies, KeptOuting, Log
 from brookwind.store.records import Version
+from brookwind.store.repositories import Surveys
 
 router = APIRouter(prefix="/api/log", tags=["log"])
 
@@ -64,14 +67,25 @@ def read_log_page(log: LogOfRequest) -> Logged:
     return Logged(outings=log.outings(), places=log.places(), species=log.species())
 
 
+def _tidal(log: Log, surveys: Surveys) -> dict[str, LevelSource]:
+    """The level of each place of the log that has a tide."""
+    tidal = {k.fields.swim_id: k.fields.level for k in surveys.all() if k.fields.level.kind in TIDAL}
+    return {place: tidal[swim] for place, swim in log.swims() if swim in tidal}
+
+
 @router.get("/taught")
 def read_taught(
-    log: LogOfRequest, species: str | None = None, place: str | None = None, since: Moment | None = None
+    log: LogOfRequest,
+    surveys: SurveysOfRequest,
+    species: str | None = None,
+    place: str | None = None,
+    since: Moment | None = None,
 ) -> Taught:
     """Rates side by side, what changed before it got better, and what to try next time."""
     visits, happened = log.asked(Asked(species=species, place=place, since=since))
     found = pieces(visits, happened, species)
-    answered = answers(found)
+    tide = tide_answer(found, _tidal(log, surveys))
+    answered = (*answers(found), *([tide] if tide else []))
     return Taught(
         sessions=len({p.outing for p in found}),
         hours=sum(p.hours for p in found),

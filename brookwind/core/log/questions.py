@@ -32,7 +32,7 @@ MOST_CHANGES = 5
 WORTH_H = 4.0
 """Tried for less than this, a thing that may be better is worth an hour. [h] Editable default."""
 
-Asked = Literal["height", "pattern", "bait", "hour", "place", "rig", "came"]
+Asked = Literal["height", "pattern", "bait", "hour", "place", "rig", "came", "tide"]
 
 
 class Group(Frozen):
@@ -282,6 +282,7 @@ def _what_changed(one: Piece, other: Piece) -> Told | None:
 _TRY = {
     "height": "Begin {thing} off the bed.", "pattern": "Begin with {thing}.", "bait": "Begin with {thing}.",
     "hour": "Be there from {thing}.", "place": "Fish {thing}.", "rig": "Take {thing} first.",
+    "tide": "Be there at {thing}.",
 }  # fmt: skip
 
 

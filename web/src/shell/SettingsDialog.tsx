@@ -1,4 +1,4 @@
-import { Stack } from "@chakra-ui/react";
+import { Box, Heading, Stack, Text } from "@chakra-ui/react";
 import { IMPERIAL, METRIC, MIXED, type Units } from "../units/quantity";
 import { changeSettings, type Theme, useSettings } from "../units/settings";
 import type { Vocabulary } from "../units/vocabulary";
@@ -44,6 +44,22 @@ export default function SettingsDialog({ onClose }: { onClose: () => void }) {
           <option value="glare">glare, for the sun</option>
         </Choice>
         <OtherDevices />
+        <Box as="section" aria-label="Your data">
+          <Heading as="h3" fontFamily="heading" fontSize="md" fontWeight="bold">
+            Your data
+          </Heading>
+          <Stack gap="1" mt="1">
+            <a className="bw-link" href="/api/copies/brookwind.db" download>
+              A copy of all of it (database)
+            </a>
+            <a className="bw-link" href="/api/copies/everything.json" download>
+              All of it as text (JSON)
+            </a>
+          </Stack>
+          <Text fontSize="sm" color="soft" mt="1">
+            “brookwind restore FILE” puts a copy back, after a look at what is in it.
+          </Text>
+        </Box>
       </Stack>
     </Sheet>
   );
