@@ -8,7 +8,7 @@ import pytest
 from pytest_benchmark.fixture import BenchmarkFixture
 
 from brookwind.core.trip.bankside import prepare
-from brookwind.core.trip.candidates import Tackled
+from brookwind.core.trip.tackled import Tackled
 from brookwind.core.trip.tonight import tonight
 from brookwind.demo.load import demo_box, demo_rigs, demo_surveys
 from brookwind.demo.trips import demo_trips, demo_wallet

@@ -20,13 +20,14 @@ from brookwind.core.rig.refusals import from_validation
 from brookwind.core.rules.place_rules import PlaceRules
 from brookwind.core.survey.document import Survey
 from brookwind.core.trip.begin import begin_trip
-from brookwind.core.trip.candidates import Tackled, candidates
+from brookwind.core.trip.candidates import candidates
 from brookwind.core.trip.cover import Choice, best_covers, worth_tying
 from brookwind.core.trip.day import cases_of, haunts_of, water_over
 from brookwind.core.trip.document import MadeUp, Span, Trip
 from brookwind.core.trip.judging import JUDGED, plan_at
 from brookwind.core.trip.since import differs
 from brookwind.core.trip.strip import moves_of, strip_of
+from brookwind.core.trip.tackled import Tackled
 from brookwind.core.trip.tonight import Tonight, tonight
 from brookwind.core.tying.minutes import minutes_to_tie
 from brookwind.demo.load import demo_box, demo_rigs, demo_surveys

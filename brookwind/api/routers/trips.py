@@ -29,9 +29,9 @@ from brookwind.core.errors import BrookwindError, Problem
 from brookwind.core.figures import Told
 from brookwind.core.moment import Moment
 from brookwind.core.trip.begin import begin_trip
-from brookwind.core.trip.candidates import Tackled
 from brookwind.core.trip.document import Trip
 from brookwind.core.trip.since import differs
+from brookwind.core.trip.tackled import Tackled
 from brookwind.core.trip.tonight import Tonight, tonight
 from brookwind.formats.calendar import write_trips
 from brookwind.store.repositories import Trips, Wallet

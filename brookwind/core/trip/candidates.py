@@ -3,76 +3,40 @@
 from __future__ import annotations
 
 from collections.abc import Iterator, Sequence
-from dataclasses import dataclass, field
-from datetime import date
+from dataclasses import dataclass
 
 import numpy as np
 
-from brookwind.core.advice.purpose import Purpose, SchoolChoices
 from brookwind.core.advice.schools import habits_for
-from brookwind.core.advice.suits import which_suits
 from brookwind.core.answers.begin import HOLDS_SHARES, in_use, tackle_for
 from brookwind.core.balance.ready import weighted
-from brookwind.core.box.items import BoxItem
-from brookwind.core.box.stock import FloatStock, Stock, stock_of
+from brookwind.core.box.stock import FloatStock
 from brookwind.core.capacity.plan import plan_of
 from brookwind.core.edits.change_float import ChangeFloat
 from brookwind.core.edits.means import Means, lowest_hook
 from brookwind.core.edits.switch import suits_float
 from brookwind.core.errors import BrookwindError
 from brookwind.core.floats.body import FloatBody, float_body
-from brookwind.core.rig.book import SHIPPED, Book
+from brookwind.core.rig.book import Book
 from brookwind.core.rig.components import LineSection
-from brookwind.core.rig.document import Conditions, Rig, Water, of_kind
+from brookwind.core.rig.document import Rig, of_kind
 from brookwind.core.rig.families import FAMILY
 from brookwind.core.rig.fish import Species
 from brookwind.core.rig.lines import line_strength_n
-from brookwind.core.rules.place_rules import PlaceRules
 from brookwind.core.trip.cover import Choice
-from brookwind.core.trip.day import Cases, Haunt
+from brookwind.core.trip.day import Cases, Haunt, fish_of
 from brookwind.core.trip.document import MadeUp, Trip
 from brookwind.core.trip.judging import Flags, Judge, covered_by, depth_allows
+from brookwind.core.trip.suiting import Suiting, purpose_at
+from brookwind.core.trip.tackled import Tackled
 
-SUITS_FROM = 1.0
-"""A family suits when its reasons sum to this. Editable default."""
-SUITS_WITHIN = 3.0
-"""And come within so much of the best one's. Editable default."""
-FAMILIES = 3
-"""Families looked at for a fish, the best suited first. Editable default."""
+OTHER_TYPE_SHARE, BUYING_SHARE = 0.03, 0.15
+"""And that its float is of another type than the method's usual, or is to be bought. Editable defaults."""
 LEFT_SHARE = 0.05
 """Share of a fish's cases that better suited methods must leave for another to be looked at. Editable default."""
 TIED_AT = 0.1
 """A rig is tied for the shallow end of what it covers, so that its weights leave the stop room: for this share of the
 way into its depths. Editable default."""
-TYING_SHARE, UNSUITED_SHARE, OTHER_TYPE_SHARE, BUYING_SHARE = 0.01, 0.08, 0.03, 0.15
-"""What speaks against a rig, in shares of the day it might as well not cover: that it is still to be tied; each point
-its method suits less than the best; a float of another type than the method's usual; one that is to be bought.
-Editable defaults."""
-
-
-@dataclass(frozen=True)
-class Tackled:
-    """What the angler has and holds to: box, earlier rigs, rigs made up, book, rules, schools."""
-
-    box: Sequence[BoxItem] = ()
-    used: dict[str, int] = field(default_factory=dict)
-    earlier: Sequence[Rig] = ()
-    """Kept rigs, the last changed first."""
-    made: Sequence[MadeUp] = ()
-    book: Book = SHIPPED
-    rules: PlaceRules | None = None
-    schools: SchoolChoices = field(default_factory=dict)
-    today: date | None = None
-
-    @property
-    def stock(self) -> Stock:
-        """What balancing may take from."""
-        return stock_of(self.box, self.used)
-
-    @property
-    def floats(self) -> list[FloatStock]:
-        """The floats of the box."""
-        return [i for i in self.box if isinstance(i, FloatStock) and i.count > 0]
 
 
 @dataclass(frozen=True)
@@ -103,104 +67,6 @@ def as_bits(flags: Flags) -> int:
     flags: one a case.
     """
     return int.from_bytes(np.packbits(flags, bitorder="little").tobytes(), "little")
-
-
-class Suiting:
-    """Which family suits which of the day's cases."""
-
-    def __init__(self, trip: Trip, cases: Cases, haunts: Sequence[Haunt], tackled: Tackled) -> None:
-        """Ask at the ends of the day's depth and current, for each place where a fish may be.
-
-        trip: the day.
-        cases: of the day.
-        haunts: where the fish may be.
-        tackled: the angler's book, rules and schools.
-        """
-        self.n, self.score = cases.n, dict[tuple[str, str], float]()
-        self.flags: dict[tuple[str, str], Flags] = {}
-        depths = np.quantile(cases.depth_m, (0.1, 0.5, 0.9))
-        nearest_depth = np.abs(cases.depth_m[:, None] - depths[None, :]).argmin(axis=1)
-        fast = cases.current_m_s > 0.5 * (trip.current_m_s.low + trip.current_m_s.high)
-        for at, haunt in enumerate(haunts):
-            for d, depth in enumerate(depths):
-                for quick in (False, True):
-                    these = (cases.haunt == at) & (nearest_depth == d) & (fast == quick)
-                    if not these.any():
-                        continue
-                    current = float(np.median(cases.current_m_s[these]))
-                    for family, score in self._suited(trip, haunt, float(depth), current, tackled):
-                        key = (haunt.species, family)
-                        self.score[key] = self.score.get(key, 0.0) + score * float(these.sum()) / cases.n
-                        self.flags.setdefault(key, np.zeros(cases.n, dtype=bool))[these] = True
-
-    @staticmethod
-    def _suited(
-        trip: Trip, haunt: Haunt, depth_m: float, current_m_s: float, tackled: Tackled
-    ) -> Iterator[tuple[str, float]]:
-        purpose = purpose_at(trip, haunt, depth_m, current_m_s, tackled)
-        ranked = [s for s in which_suits(purpose, tackled.book).ranked if s.possible]
-        best = max((s.score for s in ranked), default=0.0)
-        for s in ranked:
-            if s.score >= max(SUITS_FROM, best - SUITS_WITHIN):
-                yield s.family, s.score
-
-    def of(self, species: str, family: str) -> Flags:
-        """The cases in which a family suits a fish.
-
-        species: id of the fish.
-        family: id of the family.
-        """
-        return self.flags.get((species, family), np.zeros(self.n, dtype=bool))
-
-    def against(self, species: str, family: str) -> float:
-        """What speaks against a family: to be tied, and how much less it suits than the best, as a share of the day.
-
-        species: id of the fish.
-        family: id of the family.
-        """
-        best = max((score for (name, _), score in self.score.items() if name == species), default=0.0)
-        # A score is summed over the fish's own part of the day.
-        return TYING_SHARE + UNSUITED_SHARE * (best - self.score[(species, family)]) / self.part(species)
-
-    def part(self, species: str) -> float:
-        """A fish's own part of the day, in which some method suits.
-
-        species: id of the fish.
-        """
-        return max(1e-9, float(np.mean(np.any([v for (n, _), v in self.flags.items() if n == species], axis=0))))
-
-    def families(self, species: str) -> list[str]:
-        """The families looked at for a fish, the best suited first.
-
-        species: id of the fish.
-        """
-        mine = sorted((-score, family) for (name, family), score in self.score.items() if name == species)
-        return [family for _, family in mine[:FAMILIES]]
-
-
-def purpose_at(trip: Trip, haunt: Haunt, depth_m: float, current_m_s: float, tackled: Tackled) -> Purpose:
-    """What a rig of the day is for.
-
-    trip: the day.
-    haunt: where the fish is.
-    depth_m: of the water. [m]
-    current_m_s: of the surface. [m/s]
-    tackled: the angler's rules and schools.
-    """
-    return Purpose.model_construct(
-        water=Water(
-            depth_m=round(depth_m, 2), swim=trip.swim, temperature_c=trip.temperature_c, salinity=trip.salinity
-        ),
-        species=haunt.species,
-        lie=haunt.lie,
-        conditions=Conditions(
-            distance_m=trip.distance_m, current_m_s=round(current_m_s, 3), tackle=trip.tackle, rod_m=trip.rod_m,
-            wind_m_s=round(0.5 * (trip.wind_m_s.low + trip.wind_m_s.high), 1), clear=trip.clear,
-        ),
-        month=trip.begins.month,
-        rules=tackled.rules,
-        schools=tackled.schools,
-    )  # fmt: skip
 
 
 def candidates(
@@ -326,7 +192,7 @@ def _of_wallet(one: MadeUp, trip: Trip, cases: Cases, suiting: Suiting, tackled:
     """A rig that is made up, as it is."""
     rig = fished_on(one.rig, trip)
     these = np.zeros(cases.n, dtype=bool)
-    for fish in tackled_fish(trip, tackled):
+    for fish in fish_of(trip, tackled.book):
         if takes(rig, fish, tackled.book):
             these |= suiting.of(fish.id, rig.family)
     try:
@@ -353,19 +219,10 @@ def fished_on(rig: Rig, trip: Trip) -> Rig:
     return rig.model_copy(update={"water": water, "conditions": conditions})
 
 
-def tackled_fish(trip: Trip, tackled: Tackled) -> list[Species]:
-    """The hoped-for fish.
-
-    trip: the day.
-    tackled: with the angler's book.
-    """
-    return [tackled.book.fish(name) for name in trip.fish]
-
-
 def _also_for(rig: Rig, species: str, family: str, trip: Trip, suiting: Suiting, tackled: Tackled) -> Flags:
     """The cases a family's rig is for: its own fish's, and those of other fish that its hook, line and bait do for."""
     these = suiting.of(species, family)
-    for fish in tackled_fish(trip, tackled):
+    for fish in fish_of(trip, tackled.book):
         if fish.id != species and takes(rig, fish, tackled.book):
             these = these | suiting.of(fish.id, family)
     return these

@@ -209,11 +209,11 @@ def _normal(share: Array) -> Array:
     return np.asarray(ndtri(np.clip(share, 1e-6, 1.0 - 1e-6)), dtype=np.float64)
 
 
-def fish_of(trip: Trip, book: Book = SHIPPED) -> dict[str, Species]:
-    """The hoped-for fish by id.
+def fish_of(trip: Trip, book: Book = SHIPPED) -> list[Species]:
+    """The hoped-for fish.
 
     trip: the day.
     book: fish as the angler has them.
     Raises: NotUnderstood for an unknown fish.
     """
-    return {name: book.fish(name) for name in trip.fish}
+    return [book.fish(name) for name in trip.fish]

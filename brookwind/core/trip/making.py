@@ -15,10 +15,11 @@ from brookwind.core.rest.stop import set_stop
 from brookwind.core.rig.document import Rig
 from brookwind.core.rules.place_rules import Day, Place
 from brookwind.core.situation import Situation
-from brookwind.core.trip.candidates import TIED_AT, Candidate, Tackled
+from brookwind.core.trip.candidates import TIED_AT, Candidate
 from brookwind.core.trip.day import Cases, Haunt
 from brookwind.core.trip.document import Trip
 from brookwind.core.trip.judging import Flags, covered_by, depth_allows, rig_at
+from brookwind.core.trip.tackled import Tackled
 from brookwind.core.tying.minutes import minutes_to_tie
 
 TOLD_M = 0.01

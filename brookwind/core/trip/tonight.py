@@ -2,8 +2,7 @@
 
 from __future__ import annotations
 
-from collections import Counter
-from collections.abc import Callable, Iterator
+from collections.abc import Iterator
 from dataclasses import dataclass
 
 import numpy as np
@@ -19,21 +18,20 @@ from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import FAMILY, hangs_at_m
 from brookwind.core.survey.document import Survey
 from brookwind.core.survey.timetable import Move
-from brookwind.core.trip.candidates import Candidate, Tackled, candidates, takes
-from brookwind.core.trip.cover import WORTH_SHARE, Cover, best_covers, worth_tying
-from brookwind.core.trip.day import CASES, Cases, DayDepth, Haunt, cases_of, fish_of, haunts_of, water_over
-from brookwind.core.trip.document import MOST_RIGS, Trip
+from brookwind.core.trip.candidates import Candidate, candidates, takes
+from brookwind.core.trip.choosing import Choosing
+from brookwind.core.trip.cover import WORTH_SHARE
+from brookwind.core.trip.day import CASES, DayDepth, Haunt, cases_of, fish_of, haunts_of, water_over
+from brookwind.core.trip.document import Trip
 from brookwind.core.trip.judging import Flags, Judge, depth_allows
-from brookwind.core.trip.making import Made, let_fall, make
 from brookwind.core.trip.roles import apart, features, lacks, ranges, role_of
 from brookwind.core.trip.strip import Strip, moves_of, strip_of
+from brookwind.core.trip.tackled import Tackled
 from brookwind.core.tying.batch import Leaders, leaders_of
 from brookwind.core.tying.minutes import LEADER_MIN
 
 ROUNDS = 12
 """How often the choice is made anew when a rig, tied in full, turns out to cover less."""
-LOST_SHARE = 0.01
-"""A rig that turns out to cover so much less of the day is chosen anew. Editable default."""
 MOSTLY = 0.5
 """A float that is lacking is named when it covers so much of what is left."""
 SPARES = 2
@@ -135,7 +133,7 @@ def tonight(trip: Trip, survey: Survey, swim_depth_m: float, tackled: Tackled, n
     for share, some in candidates(trip, cases, haunts, tackled):
         found += some
         yield Progress(0.75 * share)
-    work = _Choosing(trip, cases, haunts, tackled, found)
+    work = Choosing(trip, cases, haunts, tackled, found)
     for i in range(ROUNDS):
         if work.settled():
             break
@@ -143,67 +141,7 @@ def tonight(trip: Trip, survey: Survey, swim_depth_m: float, tackled: Tackled, n
     yield Progress(1.0, _answer(work, water, survey))
 
 
-class _Choosing:
-    """The choice, made anew as long as a chosen rig turns out to cover less than was thought."""
-
-    def __init__(
-        self, trip: Trip, cases: Cases, haunts: tuple[Haunt, ...], tackled: Tackled, found: list[Candidate]
-    ) -> None:
-        self.trip, self.cases, self.haunts, self.tackled, self.found = trip, cases, haunts, tackled, found
-        self.covers = [c.covers for c in found]
-        self.made: dict[int, Made] = {}
-        self.fell: set[int] = set()
-        self.sets: tuple[Cover, ...] = ()
-        self.refused = ""
-
-    def settled(self) -> bool:
-        """Choose, and tie what is chosen; False when one covers less than it was chosen for."""
-        choices = [c.choice(v) for c, v in zip(self.found, self.covers, strict=True)]
-        counts = Counter({f.item: f.count for f in self.tackled.floats})
-        self.sets = best_covers(choices, MOST_RIGS, counts)
-        # They are let fall when it is settled otherwise: that takes longest.
-        return self._each_covers(self._tied) and self._each_covers(self._fallen)
-
-    def _each_covers(self, work: Callable[[int, Flags], None]) -> bool:
-        """Each of the chosen covers what it was chosen for, after more is known of it."""
-        fine = True
-        covered = np.zeros(self.cases.n, dtype=bool)
-        for i in self.chosen:
-            before = self.covers[i] & ~covered
-            work(i, before)
-            fine &= float((before & ~self.covers[i]).mean()) < LOST_SHARE
-            covered |= self.covers[i]
-        return fine
-
-    def _tied(self, i: int, mine: Flags) -> None:
-        if i in self.made or not mine.any():
-            return
-        made = self.made[i] = make(self.found[i], mine, self.trip, self.cases, self.haunts, self.tackled)
-        self.covers[i] = self.covers[i] & made.covers
-        self.refused = made.because or self.refused
-
-    def _fallen(self, i: int, mine: Flags) -> None:
-        if i in self.fell or i not in self.made:
-            return
-        self.fell.add(i)
-        self.made[i] = let_fall(self.made[i], self.cases, self.tackled)
-        self.covers[i] = self.covers[i] & self.made[i].covers
-
-    @property
-    def worth(self) -> int:
-        """How many are worth tying."""
-        return worth_tying(self.sets, self.cases.n)
-
-    @property
-    def chosen(self) -> tuple[int, ...]:
-        """The rigs, by index: as many as are wanted, or are worth it."""
-        if not self.sets:
-            return ()
-        many = min(self.trip.rigs or self.worth, len(self.sets))
-        return self.sets[many - 1].chosen
-
-
-def _answer(work: _Choosing, water: DayDepth, survey: Survey) -> Tonight:
+def _answer(work: Choosing, water: DayDepth, survey: Survey) -> Tonight:
     cases, tackled = work.cases, work.tackled
     rigs, covered = _rigs(work, survey)
     left = ~covered
@@ -231,7 +169,7 @@ def _answer(work: _Choosing, water: DayDepth, survey: Survey) -> Tonight:
     )
 
 
-def _rigs(work: _Choosing, survey: Survey) -> tuple[list[TonightRig], Flags]:
+def _rigs(work: Choosing, survey: Survey) -> tuple[list[TonightRig], Flags]:
     covered = np.zeros(work.cases.n, dtype=bool)
     found = features(work.cases, work.haunts)
     rigs: list[TonightRig] = []
@@ -268,7 +206,7 @@ def _rigs(work: _Choosing, survey: Survey) -> tuple[list[TonightRig], Flags]:
     return rigs, covered
 
 
-def _name(role: str, rig: Rig, work: _Choosing, candidate: Candidate) -> str:
+def _name(role: str, rig: Rig, work: Choosing, candidate: Candidate) -> str:
     if candidate.made is not None:
         return candidate.made.label
     fish = work.tackled.book.fish(rig.species).name if rig.species else "any fish"
@@ -276,7 +214,7 @@ def _name(role: str, rig: Rig, work: _Choosing, candidate: Candidate) -> str:
     return f"{fish[0].upper()}{fish[1:]}, {what}"[:80]
 
 
-def _wallet(work: _Choosing) -> tuple[WalletFit, ...]:
+def _wallet(work: Choosing) -> tuple[WalletFit, ...]:
     covers = {c.made.id: (i, work.covers[i]) for i, c in enumerate(work.found) if c.made}
     today = work.tackled.today
     told = []
@@ -311,7 +249,7 @@ def _to_tie(leaders: tuple[Leaders, ...], rigs: list[TonightRig]) -> tuple[ToTie
     return tuple(told)
 
 
-def _would(work: _Choosing, left: Flags) -> Told | None:
+def _would(work: Choosing, left: Flags) -> Told | None:
     """The float that is lacking: of the type of a rig of the day, a size in use that covers most of what is left."""
     if left.mean() < WORTH_SHARE:
         return None
@@ -337,7 +275,7 @@ def _would(work: _Choosing, left: Flags) -> Told | None:
     return best[1] if best else None
 
 
-def _why_none(work: _Choosing) -> Problem:
+def _why_none(work: Choosing) -> Problem:
     if work.refused:
         message, remedy = f"No rig from your box will do: {work.refused}", "See the rules, or add weights to the box."
     elif not work.tackled.floats:
