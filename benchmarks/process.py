@@ -16,7 +16,7 @@ import tracemalloc
 from contextlib import ExitStack
 from pathlib import Path
 
-from playwright.sync_api import Page, sync_playwright
+from playwright.sync_api import Browser, Page, sync_playwright
 
 from brookwind.api.app import STATIC
 from brookwind.core.motion.fall import fall
@@ -161,6 +161,48 @@ def scrub_frames(page: Page) -> float:
     return float(page.evaluate(_SCRUB))
 
 
+_PRESS = """
+async () => {
+  const button = [...document.querySelectorAll("button")].find((b) => b.textContent.includes("run done"));
+  const counts = document.querySelector('[data-testid="counts"]');
+  const times = [];
+  for (let i = 0; i < 15; i++) {
+    const before = counts.textContent;
+    const began = performance.now();
+    button.click();
+    while (counts.textContent === before) await new Promise(requestAnimationFrame);
+    times.push(performance.now() - began);
+  }
+  return times;
+}
+"""
+
+
+def at_water_s(browser: Browser) -> tuple[float, float, float]:
+    """Opening the water's edge first, a press there, and opening it again without a connection. [s]"""
+    context = browser.new_context(viewport={"width": 390, "height": 844})
+    page = context.new_page()
+    address = f"http://127.0.0.1:{PORT}/bankside"
+    began = time.perf_counter()
+    page.goto(address)
+    page.get_by_role("button", name="Take it along").wait_for()
+    first = time.perf_counter() - began
+    page.get_by_label("Rudd on the drop").check()
+    page.get_by_role("button", name="Take it along").click()
+    page.get_by_test_id("setting").wait_for()
+    page.wait_for_timeout(1000)
+    press = statistics.median(page.evaluate(_PRESS)) / 1000
+    page.close()
+    context.set_offline(True)
+    page = context.new_page()
+    began = time.perf_counter()
+    page.goto(address)
+    page.get_by_test_id("setting").wait_for()
+    again = time.perf_counter() - began
+    context.close()
+    return first, press, again
+
+
 def fall_mb() -> float:
     """Most memory a fall takes."""
     data = next(r for r in demo_rigs() if r.id == "bream-slider").model_dump(mode="json")
@@ -182,6 +224,10 @@ def in_browser() -> None:
         ms = drag_ms(page)
         tell("rig redrawn as a shot is dragged", ms / 1000, f"95th percentile {ms:.0f} ms", "50")
         print(f"scrubbing two falls: {scrub_frames(page):.0f} frames a second (wanted 50)")
+        first, press, again = at_water_s(browser)
+        tell("the water's edge opened first", first, f"{first:.2f} s", "1.5")
+        tell("a press there shown", press, f"median {1000 * press:.0f} ms", "50")
+        tell("opened again without a connection", again, f"{again:.2f} s", "0.7")
         browser.close()
 
 

@@ -81,6 +81,7 @@ def make_app(
     )
     app.state.engine = engine
     app.state.hub = hub or Hub()
+    app.state.listens = False
     app.state.door = Door(lambda: app.state.engine)
     problems.install(app)
     # The box's own routes come before the ones that take a compartment's name.

@@ -102,9 +102,10 @@ class Guard:
 
 async def _check_let_in(scope: Scope) -> None:
     """This machine may ask, and a device that was let in. Raises: _Refused."""
-    door: Door = scope["app"].state.door
-    headers = dict(scope["headers"])
-    if scope["path"] == LETS_IN or from_here(scope.get("client"), headers):
+    state, headers = scope["app"].state, dict(scope["headers"])
+    door: Door = state.door
+    # Where nobody else is listened to, another name for this machine is refused as a host it does not have.
+    if scope["path"] == LETS_IN or from_here(scope.get("client"), headers, any_name=not state.listens):
         return
     if await run_in_threadpool(door.knows, token_in(headers)):
         return

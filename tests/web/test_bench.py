@@ -232,7 +232,7 @@ def test_a_book_and_box_of_ones_own_begin_empty_and_end_balanced(own: Page) -> N
     balanced = re.compile(r"Stands, about [3-8]\smm")
     expect(own.get_by_test_id("verdict")).to_contain_text(balanced)
     settled(own)
-    own.goto(own.url.split("/bench")[0])
+    own.goto(f"{own.url.split('/bench')[0]}/bench")
     expect(own.get_by_test_id("verdict")).to_contain_text(balanced)
 
 

@@ -90,7 +90,7 @@ def _only_here(request: Request) -> None:
 
 
 def _listens(request: Request) -> bool:
-    return bool(getattr(request.app.state, "listens", False))
+    return bool(request.app.state.listens)
 
 
 def _address(request: Request) -> str | None:
