@@ -1,5 +1,5 @@
 import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, Refusal, type TonightRig, type Trip } from "../api/client";
 import { Button } from "../shell/Button";
@@ -7,6 +7,7 @@ import { Choice, options } from "../shell/Choice";
 import { Header } from "../shell/Header";
 import { Refused } from "../shell/Refused";
 import { Failed, Loading } from "../shell/States";
+import { useKeepRig } from "../trip/keepRig";
 import { begun, type Day } from "./day";
 import { canKeepPages, keepPages } from "./offline";
 
@@ -140,30 +141,37 @@ function useTake(onBegun: (day: Day) => void) {
 
 /** The rigs that the plan found: kept among one's own when they are taken. */
 function PlannedRigs({ trip, onKept }: { trip: Trip; onKept: (id: string) => void }) {
-  const queries = useQueryClient();
+  const keep = useKeepRig();
   const found = useQuery({
     queryKey: ["tonight-to-take", trip.id],
     queryFn: ({ signal }) => api.tonight(trip, () => {}, signal),
     retry: false,
     staleTime: 60_000,
   });
-  const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs });
   const [taken, setTaken] = useState<string[]>([]);
+  const [said, setSaid] = useState("");
   const take = async (one: TonightRig) => {
-    const id = `${trip.id}-${one.rig.id}`.slice(0, 60);
-    if (!rigs.data?.some((r) => r.id === id)) await api.createRig({ ...one.rig, id });
-    await queries.invalidateQueries({ queryKey: ["rigs"] });
-    setTaken([...taken, one.rig.id]);
-    onKept(id);
+    try {
+      onKept(await keep(one.rig));
+      setTaken([...taken, one.rig.id]);
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      setSaid(error.message);
+    }
   };
-  return found.data?.rigs
-    .filter((r) => !taken.includes(r.rig.id))
-    .map((r) => (
-      <Flex as="li" key={r.rig.id} align="center" gap="3">
-        <Text flex="1">{r.rig.name}</Text>
-        <Button size="sm" onClick={() => void take(r)}>
-          Take this one
-        </Button>
-      </Flex>
-    ));
+  return (
+    <>
+      {said && <Refused>{said}</Refused>}
+      {found.data?.rigs
+        .filter((r) => !taken.includes(r.rig.id))
+        .map((r) => (
+          <Flex as="li" key={r.rig.id} align="center" gap="3">
+            <Text flex="1">{r.rig.name}</Text>
+            <Button size="sm" onClick={() => void take(r)}>
+              Take this one
+            </Button>
+          </Flex>
+        ))}
+    </>
+  );
 }

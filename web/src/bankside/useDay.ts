@@ -36,8 +36,11 @@ export function useDay() {
         did: d.did.map((one): Did => (one.id === id && one.state === "waiting" ? { ...one, state, says } : one)),
       }));
     try {
+      let how: "all" | "away";
       // What is done while it is being sent is sent in the next round.
-      setAway((await sendAll(latest.current, api, marked)) === "away");
+      do how = await sendAll(latest.current, api, marked);
+      while (how === "all" && latest.current?.did.some((d) => d.state === "waiting"));
+      setAway(how === "away");
     } finally {
       busy.current = false;
     }

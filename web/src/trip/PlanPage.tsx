@@ -106,7 +106,7 @@ export function PlanPage({ kept, draft, catalogue, onReload }: Props) {
                   onChoose={(rigs) => change({ rigs })}
                   catalogue={catalogue}
                   units={units}
-                  onMade={(one) => void made(one)}
+                  onMade={made}
                 />
               )}
               <ToDo trip={trip} tonight={found} units={units} onTick={tick} />

@@ -1,14 +1,15 @@
 import { Box, Flex, Grid, Heading, Stack, Text } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, type Catalogue, Refusal, type Rig, type Tonight, type TonightRig } from "../api/client";
+import { api, type Catalogue, Refusal, type Tonight, type TonightRig } from "../api/client";
 import { Miniature } from "../scene/Miniature";
 import { Button } from "../shell/Button";
 import { Refused } from "../shell/Refused";
 import { counts, say, type Units, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { inWords } from "../units/vocabulary";
+import { useKeepRig } from "./keepRig";
 
 type Props = {
   tonight: Tonight;
@@ -16,7 +17,7 @@ type Props = {
   onChoose: (rigs: number | null) => void;
   catalogue: Catalogue;
   units: Units;
-  onMade: (rig: TonightRig) => void;
+  onMade: (rig: TonightRig) => Promise<void>;
 };
 
 const NUMBER = [
@@ -100,7 +101,19 @@ function RigCard({
   onMade,
 }: { one: TonightRig } & Pick<Props, "catalogue" | "units" | "onMade">) {
   const { vocabulary } = useSettings();
-  const { go, said } = useKeepRig();
+  const keep = useKeepRig();
+  const navigate = useNavigate();
+  const [said, setSaid] = useState("");
+  const attempt = async (what: () => Promise<void>) => {
+    setSaid("");
+    try {
+      await what();
+    } catch (error) {
+      if (!(error instanceof Refusal)) throw error;
+      setSaid(error.message);
+    }
+  };
+  const go = (where: "tie" | "bench") => attempt(async () => navigate(`/${where}/${await keep(one.rig)}`));
   const seen = useQuery({
     queryKey: ["evaluated", one.rig],
     queryFn: () => api.evaluate({ rig: one.rig, day: TODAY }),
@@ -161,47 +174,19 @@ function RigCard({
       {said && <Refused>{said}</Refused>}
       <Flex gap="2" mt="3" wrap="wrap">
         {!one.made && (
-          <Button variant="solid" flex="1" onClick={() => void go(one.rig, "tie")}>
+          <Button variant="solid" flex="1" onClick={() => void go("tie")}>
             Tie it
           </Button>
         )}
-        <Button flex="1" onClick={() => void go(one.rig, "bench")}>
+        <Button flex="1" onClick={() => void go("bench")}>
           Bench
         </Button>
         {!one.made && (
-          <Button flex="1" onClick={() => onMade(one)}>
+          <Button flex="1" onClick={() => void attempt(() => onMade(one))}>
             It is made up
           </Button>
         )}
       </Flex>
     </Box>
   );
-}
-
-/** Keeps a proposed rig among one's rigs, once, and goes to it. */
-function useKeepRig() {
-  const queries = useQueryClient();
-  const navigate = useNavigate();
-  const [said, setSaid] = useState("");
-  const go = async (rig: Rig, where: "tie" | "bench") => {
-    const id = idOf(rig);
-    try {
-      // The same rig pressed twice is the same rig.
-      const there = await queries.fetchQuery({ queryKey: ["rigs"], queryFn: api.rigs });
-      if (!there.some((r) => r.id === id)) await api.createRig({ ...rig, id });
-      await queries.invalidateQueries({ queryKey: ["rigs"] });
-      navigate(`/${where}/${id}`);
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
-    }
-  };
-  return { go, said };
-}
-
-/** A name that follows from what the rig is. */
-function idOf(rig: Rig): string {
-  let hash = 0x811c9dc5;
-  for (const c of JSON.stringify(rig)) hash = Math.imul(hash ^ c.charCodeAt(0), 0x01000193) >>> 0;
-  return `rig-tonight-${hash.toString(36)}`;
 }
