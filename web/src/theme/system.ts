@@ -119,6 +119,11 @@ const config = defineConfig({
     "body .bw-print, body .bw-print *": { _print: { visibility: "visible", color: "#000", background: "#fff" } },
     "body .bw-print": { _print: { position: "fixed", top: "0", left: "0", w: "100%", maxW: "160mm", p: "8" } },
     "body .bw-noprint, body .bw-noprint *": { _print: { visibility: "hidden" } },
+    // A sheet for the bag: what is known of the day, without what is pressed.
+    "body:has(.bw-sheet) header, .bw-sheet button, .bw-sheet .bw-link, .bw-sheet select": {
+      _print: { display: "none !important" },
+    },
+    ".bw-sheet article, .bw-sheet section": { _print: { breakInside: "avoid" } },
     "*": { _motionReduce: { transition: "none !important" } },
     "*:focus-visible": { outline: "2px solid", outlineColor: "float", outlineOffset: "2px" },
   },

@@ -66,6 +66,7 @@ export function PlanPage({ kept, draft, catalogue, onReload }: Props) {
       />
       <Grid
         as="main"
+        className="bw-sheet"
         templateColumns={{ base: "minmax(0,1fr)", lg: "300px minmax(0,1fr)" }}
         gap="4"
         p={{ base: "3", md: "4" }}
