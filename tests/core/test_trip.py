@@ -270,6 +270,7 @@ def test_a_day_is_begun_from_what_is_known_of_the_swim(rigs: dict[str, Rig]) -> 
         ({"fish": ("rudd", "rudd")}, "fish-twice"),
         ({"wind_m_s": {"low": 0, "high": 60}}, "span-too-high"),
         ({"current_m_s": {"low": 2, "high": 1}}, "span-backwards"),
+        ({"depth_m": {"low": 0, "high": 2}}, "too-shallow"),
     ],
 )
 def test_a_day_that_does_not_hold_together_is_refused_in_words(fields: dict[str, object], code: str) -> None:

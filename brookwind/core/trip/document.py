@@ -12,7 +12,7 @@ from brookwind.core.frozen import Frozen
 from brookwind.core.moment import Moment
 from brookwind.core.rig.components import PieceId
 from brookwind.core.rig.document import Rig
-from brookwind.core.survey.timetable import LONGEST
+from brookwind.core.survey.timetable import LEAST_WATER_M, LONGEST
 
 MOST_RIGS = 5
 """Made-up rigs of a trip at most: more are not kept apart at the water. Editable default."""
@@ -78,6 +78,11 @@ class Trip(Frozen):
             )  # fmt: skip
         if len(set(self.fish)) < len(self.fish):
             raise OutOfRange.one("fish-twice", "A fish is named twice.", "Name each once.", ("fish",))
+        if self.depth_m is not None and self.depth_m.low < LEAST_WATER_M:
+            raise OutOfRange.one(
+                "too-shallow", "There is next to no water.", f"Enter at least {LEAST_WATER_M:g} m, or another swim.",
+                ("depth_m", "low"),
+            )  # fmt: skip
         for name, most in (("current_m_s", 5.0), ("wind_m_s", 40.0), ("depth_m", 60.0)):
             span = getattr(self, name)
             if span is not None and span.high > most:

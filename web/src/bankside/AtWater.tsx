@@ -5,14 +5,14 @@ import { Button } from "../shell/Button";
 import { changeSettings, useSettings } from "../units/settings";
 import { counted } from "../units/vocabulary";
 import { DepthTab } from "./DepthTab";
-import { countsOf, type Day, isOver, lastOf, takenBack } from "./day";
+import { countsOf, isOver, lastOf, takenBack } from "./day";
 import { FeedTab } from "./FeedTab";
 import { FloatTab } from "./FloatTab";
+import type { Acting } from "./here";
 import { MoreTab } from "./MoreTab";
 import { RigTab } from "./RigTab";
 import { useTick } from "./useTick";
 
-export type Acting = { day: Day; act: (change: (day: Day) => Day) => void };
 type Props = Acting & { away: boolean; here: boolean; send: () => Promise<void>; onGone: () => void };
 
 const TABS = [

@@ -5,8 +5,8 @@ import { Choice, options } from "../shell/Choice";
 import { clock } from "../units/clock";
 import { say, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
-import type { Acting } from "./AtWater";
 import { happened, rigOn, settingFor, settingOf } from "./day";
+import type { Acting } from "./here";
 import { useTick } from "./useTick";
 
 const CLOSE_M = 0.015;

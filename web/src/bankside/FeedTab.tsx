@@ -3,8 +3,8 @@ import { colour } from "../scene/colour";
 import { Button } from "../shell/Button";
 import { clock } from "../units/clock";
 import { counted } from "../units/vocabulary";
-import type { Acting } from "./AtWater";
 import { eventsOf, happened } from "./day";
+import type { Acting } from "./here";
 import { useTick } from "./useTick";
 
 const EVERY_S = [30, 60, 90, 120, 180, 300, 600];

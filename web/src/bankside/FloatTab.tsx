@@ -7,8 +7,8 @@ import { Button } from "../shell/Button";
 import { say } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { inWords } from "../units/vocabulary";
-import type { Acting } from "./AtWater";
 import { happened, rigOn, settingOf } from "./day";
+import type { Acting } from "./here";
 
 /** What is the float doing? As it was reckoned beforehand for this rig. */
 export function FloatTab({ day, act }: Acting) {

@@ -7,8 +7,8 @@ import { TextField } from "../shell/TextField";
 import { clock } from "../units/clock";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
-import type { Acting } from "./AtWater";
 import { type Day, type Did, ended, happened, isOver, putOn } from "./day";
+import type { Acting } from "./here";
 
 type Props = Acting & { send: () => Promise<void>; onGone: () => void };
 

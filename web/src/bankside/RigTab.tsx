@@ -7,8 +7,8 @@ import { Button } from "../shell/Button";
 import { useSize } from "../shell/useSize";
 import { about, counts, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
-import type { Acting } from "./AtWater";
 import { happened, rigOn, settingOf } from "./day";
+import type { Acting } from "./here";
 
 const CAME: [NonNullable<LogEvent["came"]>, string][] = [
   ["drop", "on the drop"],

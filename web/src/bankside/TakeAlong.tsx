@@ -1,12 +1,13 @@
 import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, Refusal, type TonightRig, type Trip } from "../api/client";
+import { api, type TonightRig, type Trip } from "../api/client";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
 import { Header } from "../shell/Header";
 import { Refused } from "../shell/Refused";
 import { Failed, Loading } from "../shell/States";
+import { useAttempt } from "../shell/useAttempt";
 import { useKeepRig } from "../trip/keepRig";
 import { begun, type Day } from "./day";
 import { canKeepPages, keepPages } from "./offline";
@@ -122,19 +123,13 @@ function Choose({ trips, rigs, onBegun }: ChooseProps) {
 
 function useTake(onBegun: (day: Day) => void) {
   const [busy, setBusy] = useState(false);
-  const [said, setSaid] = useState("");
+  const { said, attempt } = useAttempt();
   const take = async (rigs: string[], trip: string | null) => {
     setBusy(true);
-    setSaid("");
-    try {
+    await attempt(async () => {
       const [prepared] = await Promise.all([api.prepareDay(rigs, trip), keepPages()]);
       onBegun(begun(prepared, new Date().toISOString()));
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
-    } finally {
-      setBusy(false);
-    }
+    }).finally(() => setBusy(false));
   };
   return { take, busy, said };
 }
@@ -149,16 +144,12 @@ function PlannedRigs({ trip, onKept }: { trip: Trip; onKept: (id: string) => voi
     staleTime: 60_000,
   });
   const [taken, setTaken] = useState<string[]>([]);
-  const [said, setSaid] = useState("");
-  const take = async (one: TonightRig) => {
-    try {
+  const { said, attempt } = useAttempt();
+  const take = (one: TonightRig) =>
+    attempt(async () => {
       onKept(await keep(one.rig));
       setTaken([...taken, one.rig.id]);
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
-    }
-  };
+    });
   return (
     <>
       {said && <Refused>{said}</Refused>}

@@ -1,10 +1,11 @@
 import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, Refusal, type Schemas } from "../api/client";
+import { api, type Schemas } from "../api/client";
 import { clock, day } from "../units/clock";
 import { Button } from "./Button";
 import { Refused } from "./Refused";
+import { useAttempt } from "./useAttempt";
 
 const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
@@ -13,15 +14,9 @@ export function OtherDevices() {
   const queries = useQueryClient();
   const door = useQuery({ queryKey: ["devices"], queryFn: api.devices, retry: false });
   const [shown, setShown] = useState<Schemas["Shown"] | null>(null);
-  const [said, setSaid] = useState("");
+  const { said, attempt } = useAttempt();
   const act = async (what: () => Promise<void>) => {
-    setSaid("");
-    try {
-      await what();
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
-    }
+    await attempt(what);
     await queries.invalidateQueries({ queryKey: ["devices"] });
   };
   if (!door.data) return null;

@@ -1,26 +1,22 @@
 import { Box, Heading, Stack, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { api, Refusal } from "../api/client";
+import { api } from "../api/client";
 import { Button } from "./Button";
 import { Refused } from "./Refused";
 import { TextField } from "./TextField";
+import { useAttempt } from "./useAttempt";
 
 /** A device that is not known: the code it is let in by. */
 export default function PairPage() {
   const [code, setCode] = useState(() => new URLSearchParams(window.location.search).get("code") ?? "");
   const [name, setName] = useState("phone");
-  const [said, setSaid] = useState("");
-  const pair = async () => {
-    setSaid("");
-    try {
+  const { said, attempt } = useAttempt();
+  const pair = () =>
+    attempt(async () => {
       await api.pair(code, name.trim());
       // Everything is asked anew, by a device that is known.
       window.location.replace("/");
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
-    }
-  };
+    });
   return (
     <Box as="main" maxW="420px" mx="auto" p="5" mt="10">
       <Heading as="h1" fontFamily="heading" fontSize="2xl" fontWeight="bold">

@@ -1,11 +1,11 @@
 import { Box, Flex, Grid, Heading, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, type Catalogue, Refusal, type Tonight, type TonightRig } from "../api/client";
+import { api, type Catalogue, type Tonight, type TonightRig } from "../api/client";
 import { Miniature } from "../scene/Miniature";
 import { Button } from "../shell/Button";
 import { Refused } from "../shell/Refused";
+import { useAttempt } from "../shell/useAttempt";
 import { counts, say, type Units, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { inWords } from "../units/vocabulary";
@@ -103,16 +103,7 @@ function RigCard({
   const { vocabulary } = useSettings();
   const keep = useKeepRig();
   const navigate = useNavigate();
-  const [said, setSaid] = useState("");
-  const attempt = async (what: () => Promise<void>) => {
-    setSaid("");
-    try {
-      await what();
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
-    }
-  };
+  const { said, attempt } = useAttempt();
   const go = (where: "tie" | "bench") => attempt(async () => navigate(`/${where}/${await keep(one.rig)}`));
   const seen = useQuery({
     queryKey: ["evaluated", one.rig],

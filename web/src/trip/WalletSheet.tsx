@@ -1,14 +1,15 @@
 import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
-import { useRef, useState } from "react";
-import { api, type KeptMadeUp, type MadeUp, Refusal, type Tonight } from "../api/client";
+import { useRef } from "react";
+import { api, type KeptMadeUp, type MadeUp, type Tonight } from "../api/client";
 import { uuid } from "../document/uuid";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
 import { Refused } from "../shell/Refused";
 import { Sheet } from "../shell/Sheet";
 import { LeftField } from "../shell/TextField";
+import { useAttempt } from "../shell/useAttempt";
 
 const HOLDERS: [MadeUp["holder"], string][] = [
   ["winder", "winder"],
@@ -23,18 +24,12 @@ export function WalletSheet({ tonight, onClose }: Props) {
   const queries = useQueryClient();
   const wallet = useQuery({ queryKey: ["wallet"], queryFn: api.wallet });
   const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs });
-  const [said, setSaid] = useState("");
+  const { said, attempt } = useAttempt();
   const before = useRef<Promise<void>>(Promise.resolve());
   /** One after another: what is pressed while the one before is being kept waits for it, and goes on from there. */
   const act = (what: () => Promise<unknown>) => {
     before.current = before.current.then(async () => {
-      setSaid("");
-      try {
-        await what();
-      } catch (error) {
-        if (!(error instanceof Refusal)) throw error;
-        setSaid(error.message);
-      }
+      await attempt(async () => void (await what()));
       await queries.invalidateQueries({ queryKey: ["wallet"] });
       void queries.invalidateQueries({ queryKey: ["tonight"] });
     });

@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { api, type Catalogue, type KeptTrip, Refusal } from "../api/client";
+import { api, type Catalogue, type KeptTrip } from "../api/client";
 import { useSwims } from "../bench/useSwims";
 import { lasting } from "../document/storage";
 import { ZONE } from "../log/zone";
@@ -12,6 +12,7 @@ import { Choice, options } from "../shell/Choice";
 import { Header } from "../shell/Header";
 import { Refused } from "../shell/Refused";
 import { Failed, Loading } from "../shell/States";
+import { useAttempt } from "../shell/useAttempt";
 import { day } from "../units/clock";
 import { Moment } from "../water/Fields";
 import { LAST_SWIM } from "../water/lastSwim";
@@ -144,20 +145,14 @@ function Asked({ trips, catalogue, swims }: AskedProps) {
 function usePlans() {
   const go = useNavigate();
   const queries = useQueryClient();
-  const [said, setSaid] = useState("");
+  const { said, attempt } = useAttempt();
   const [busy, setBusy] = useState(false);
-  const act = async (what: () => Promise<void>) => {
-    setSaid("");
+  const act = (what: () => Promise<void>) => {
     setBusy(true);
-    try {
+    return attempt(async () => {
       await what();
       await queries.invalidateQueries({ queryKey: ["trips"] });
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
-    } finally {
-      setBusy(false);
-    }
+    }).finally(() => setBusy(false));
   };
   const plan = (swim: string, begins: string, fish: string | null, like: string | null) =>
     act(async () => {
