@@ -24,8 +24,10 @@ MOST_ITEMS = 60_000
 tell what is wrong is costly."""
 MOST_DIGITS = 40
 """Of a number: seventeen tell any two apart."""
-_FILES = "/api/read/"
-"""Addresses that take whole files, such as a sounder's log."""
+MOST_COPY_BYTES = 1_000_000_000
+"""Of a copy of the database."""
+_TAKES = (("/api/read/", MOST_FILE_BYTES), ("/api/log/photographs/", MOST_FILE_BYTES), ("/api/copies", MOST_COPY_BYTES))
+"""Beginnings of addresses that take whole files, such as a sounder's log, and how long those may be."""
 _MEDIA = ("application/json", "application/octet-stream")
 """What is sent is one or the other. A page of another place can send neither without asking first."""
 
@@ -123,7 +125,7 @@ async def _checked(scope: Scope, receive: Receive) -> Receive:
     headers = dict(scope["headers"])
     _check_sender(headers)
     length = headers.get(b"content-length", b"0")
-    most = MOST_FILE_BYTES if scope["path"].startswith(_FILES) else MOST_BYTES
+    most = next((n for path, n in _TAKES if scope["path"].startswith(path)), MOST_BYTES)
     if b"transfer-encoding" in headers or not length.isdigit() or len(length) > 12 or int(length) > most:
         raise _Refused(
             413,

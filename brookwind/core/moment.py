@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 import re
-from datetime import datetime
+from datetime import UTC, datetime, timedelta, timezone
 from typing import Annotated, TypeAlias
 
 from pydantic import AfterValidator, AwareDatetime, BeforeValidator
@@ -25,3 +25,21 @@ def _of_our_time(value: datetime) -> datetime:
 
 
 Moment: TypeAlias = Annotated[AwareDatetime, BeforeValidator(_written_out), AfterValidator(_of_our_time)]
+
+
+def in_utc(moment: datetime) -> tuple[datetime, int]:
+    """As a moment is kept: in UTC, and the minutes the person's clock was ahead of it.
+
+    moment: with its zone.
+    """
+    offset = moment.utcoffset() or timedelta(0)
+    return moment.astimezone(UTC), round(offset.total_seconds() / 60)
+
+
+def local(kept: datetime, offset_min: int) -> datetime:
+    """A kept moment on the person's clock as it was then.
+
+    kept: with its zone.
+    offset_min: the minutes their clock was ahead of UTC.
+    """
+    return kept.astimezone(timezone(timedelta(minutes=offset_min)))

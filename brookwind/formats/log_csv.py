@@ -17,7 +17,7 @@ from brookwind.formats.text import Refused, cell_text, rows_of, safe_cell, text_
 
 COLUMNS = (
     "session", "swim", "place", "begins", "ends", "notes", "event", "at", "kind", "came", "species", "length_m",
-    "mass_kg", "text", "setting_m", "depth_m", "rig_json",
+    "mass_kg", "text", "setting_m", "depth_m", "tip_m", "rig_json",
 )  # fmt: skip
 MOST_EVENTS = 100_000
 
@@ -47,11 +47,26 @@ def write_log(outings: Iterable[tuple[Outing, Sequence[Event]]]) -> str:
 
 def _event_cells(event: Event | None) -> list[object]:
     if event is None:
-        return [None] * 11
+        return [None] * 12
     e = event.model_dump(mode="json", exclude={"rig"})
     rig = None if event.rig is None else event.rig.model_dump_json()
     return [
-        *(e[k] for k in ("id", "at", "kind", "came", "species", "length_m", "mass_kg", "text", "setting_m", "depth_m")),
+        *(
+            e[k]
+            for k in (
+                "id",
+                "at",
+                "kind",
+                "came",
+                "species",
+                "length_m",
+                "mass_kg",
+                "text",
+                "setting_m",
+                "depth_m",
+                "tip_m",
+            )
+        ),
         rig,
     ]
 
@@ -110,6 +125,6 @@ def _read_event(cells: dict[str, str]) -> Event | None:
     if not cells.get("kind"):
         return None
     given = {k: cells.get(k) or None for k in ("at", "kind", "came", "species", "length_m", "mass_kg", "setting_m",
-                                             "depth_m")}  # fmt: skip
+                                             "depth_m", "tip_m")}  # fmt: skip
     rig = json.loads(cells["rig_json"]) if cells.get("rig_json") else None
     return Event.model_validate({**given, "id": cells.get("event"), "text": cells.get("text", ""), "rig": rig})

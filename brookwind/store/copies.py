@@ -2,18 +2,23 @@
 
 from __future__ import annotations
 
+import hashlib
 import json
 import re
+import shutil
 import sqlite3
+import tempfile
 from collections.abc import Iterator
 from contextlib import closing, suppress
 from datetime import date
 from pathlib import Path
 from typing import Any, NamedTuple
 
-from brookwind.store.database import WAIT_S, Unusable, copy_to, newest
+from sqlalchemy import Engine
+
+from brookwind.store.database import WAIT_S, Unusable, copy_to, migrate, newest
 from brookwind.store.kinds import KINDS
-from brookwind.store.repository import unreadable_because
+from brookwind.store.repository import forget_read, unreadable_because
 
 DAILY_KEPT = 7
 """Daily copies kept. Editable default."""
@@ -21,7 +26,7 @@ _MOST_MISSED = 300
 """Rows of a damaged table passed over in a search for the next whole one."""
 _DAILY = re.compile(r"-\d{4}-\d\d-\d\d\.db$")
 _TABLE = {str(kind.row.__tablename__): kind for kind in KINDS}
-_PLAIN = {"outing": "session", "event": "event"}
+_PLAIN = {"outing": "session", "event": "event", "photograph": "photograph"}
 """Tables of rows that are no documents, and what a person calls one."""
 
 
@@ -90,9 +95,10 @@ def look_into(path: Path) -> Contents:
                 else:
                     aside.append(Aside(table, key, why, text))
         for table in _PLAIN:
-            names = _columns(connection, table)
+            columns = _columns(connection, table)
             documents[table] = {
-                row[0]: dict(zip(names, row, strict=True)) for row in _rows(connection, table, damage, names)
+                row[0]: dict(zip(columns, row, strict=True))
+                for row in _rows(connection, table, damage, tuple(columns.values()))
             }
         return Contents(_revision(connection), documents, tuple(aside), tuple(damage), latest)
 
@@ -104,12 +110,21 @@ def _revision(connection: sqlite3.Connection) -> str | None:
     return None
 
 
-def _columns(connection: sqlite3.Connection, table: str) -> tuple[str, ...]:
-    """The columns of a table, its id first; the id alone where there is none such."""
+def _columns(connection: sqlite3.Connection, table: str) -> dict[str, str]:
+    """The columns of a table and how each is asked for, its id first; the id alone where there is none such."""
+    # Pictures are told apart by their digest: all of them together may be more than fits into memory.
+    connection.create_function("digest", 1, _digest, deterministic=True)
     with suppress(sqlite3.DatabaseError):
-        found = [row[1] for row in connection.execute(f"PRAGMA table_info({table})")]
-        return ("id", *(name for name in found if name != "id"))
-    return ("id",)
+        found = {
+            r[1]: f"digest({r[1]})" if r[2] == "BLOB" else r[1]
+            for r in connection.execute(f"PRAGMA table_info({table})")
+        }
+        return {"id": "id", **found}
+    return {"id": "id"}
+
+
+def _digest(data: object) -> str:
+    return hashlib.sha256(data if isinstance(data, bytes) else str(data).encode()).hexdigest()
 
 
 def _rows(
@@ -174,6 +189,7 @@ def restore(path: Path, of: Path) -> Contents:
             f"{of} is of schema {wanted.revision or 'none'}; this Brookwind knows up to {newest()}.",
             "Name a copy that Brookwind made.",
         )
+    _check_plain(of)
     if path.exists():
         back_up(path, before_restoring(path))
     with closing(_open(of)) as source, closing(sqlite3.connect(path, timeout=WAIT_S)) as target:
@@ -183,6 +199,41 @@ def restore(path: Path, of: Path) -> Contents:
         raise Unusable.one(
             "not-restored", "What was put back is not what the copy holds.", f"See {before_restoring(path)}."
         )
+    return got
+
+
+def _check_plain(of: Path) -> None:
+    """A copy of ours has tables and indexes; anything else in it would act by itself. Raises: Unusable."""
+    with closing(_open(of)) as connection:
+        strange = connection.execute("SELECT name FROM sqlite_master WHERE type NOT IN ('table', 'index')").fetchone()
+    if strange:
+        raise Unusable.one(
+            "copy-strange", f"{of.name} holds {str(strange[0])[:60]!r}, which no copy of Brookwind has.",
+            "Name a copy that Brookwind made.",
+        )  # fmt: skip
+
+
+def put_back(engine: Engine, of: Path) -> Contents:
+    """Restore a copy while the database is used, and bring it up to date; an earlier copy is put back when that fails.
+
+    engine: the database.
+    of: the copy; it may be the one made before the last restoring.
+    Raises: Unusable as `restore` does.
+    """
+    path = Path(str(engine.url.database))
+    with tempfile.TemporaryDirectory(prefix="brookwind-restore-") as folder:
+        # Of its own: what was there before is about to be written over.
+        wanted = Path(folder) / "copy.db"
+        shutil.copyfile(of, wanted)
+        got = restore(path, wanted)
+        forget_read(engine)
+        try:
+            migrate(engine)
+        except Exception:
+            shutil.copyfile(before_restoring(path), wanted)
+            restore(path, wanted)
+            forget_read(engine)
+            raise
     return got
 
 

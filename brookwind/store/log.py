@@ -3,18 +3,20 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Sequence
-from datetime import UTC, datetime, timedelta, timezone
+from datetime import datetime
 from typing import Any, cast
 
 from sqlalchemy import delete, func, text, update
 from sqlmodel import Session, col, select
 
 from brookwind.clock import now
+from brookwind.core.answers.learnt import SeenTip
 from brookwind.core.edits.slide import slid
 from brookwind.core.errors import OutOfRange
 from brookwind.core.frozen import Frozen
 from brookwind.core.log.entries import Came, Event, Fished, Kind, Outing, check_within, fished
 from brookwind.core.log.looks import Happened, Visit
+from brookwind.core.moment import in_utc, local
 from brookwind.core.rig.document import Rig
 from brookwind.store.database import take_right_to_write
 from brookwind.store.repository import NotKept, Stale, Taken
@@ -28,6 +30,8 @@ FROM event WHERE kind IN ('rig', 'slide', 'fish', 'bite'){which} ORDER BY outing
 """In short what happened, in order; times in seconds since 1970."""
 _FISHED_ANEW = frozenset({"rig", "slide"})
 """After these it is fished another way."""
+MOST_TIPS = 300
+"""Tips that are learnt from, the newest."""
 
 
 class KeptOuting(Frozen):
@@ -52,16 +56,6 @@ class Asked(Frozen):
     species: str | None = None
     place: str | None = None
     since: datetime | None = None
-
-
-def _in_utc(moment: datetime) -> tuple[datetime, int]:
-    """As it is kept: UTC, and the minutes the person's clock was ahead."""
-    offset = moment.utcoffset() or timedelta(0)
-    return moment.astimezone(UTC), round(offset.total_seconds() / 60)
-
-
-def _moment(kept: datetime, offset_min: int) -> datetime:
-    return kept.astimezone(timezone(timedelta(minutes=offset_min)))
 
 
 class Log:
@@ -162,14 +156,15 @@ class Log:
         """The rig as it is fished from an event on: what was on before, its stop moved; None where no rig was said."""
         if event.kind != "slide":
             return event.rig
+        return _slid(self._rig_at(key, in_utc(event.at)[0]), event)
+
+    def _rig_at(self, key: str, at: datetime) -> Rig | None:
         row = self.session.exec(
             select(EventRow)
-            .where(EventRow.outing_id == key, col(EventRow.kind).in_(_FISHED_ANEW), EventRow.at <= _in_utc(event.at)[0])
+            .where(EventRow.outing_id == key, col(EventRow.kind).in_(_FISHED_ANEW), EventRow.at <= at)
             .order_by(col(EventRow.at).desc(), col(EventRow.id).desc())
         ).first()
-        if row is None or row.rig is None:
-            return None
-        return _slid(Rig.model_validate(row.rig), event)
+        return None if row is None or row.rig is None else Rig.model_validate(row.rig)
 
     def drop(self, key: str, event_id: str) -> None:
         """Take an event back. One that is not there is taken back already. Raises: NotKept for the session."""
@@ -231,6 +226,17 @@ class Log:
             happened.append(Happened(outing, at, "rig" if kind in _FISHED_ANEW else kind, came, species, way))
         return visits, happened
 
+    def tips(self) -> list[SeenTip]:
+        """Tips noted at the water, each with the rig that was on; those before a rig was noted are left out."""
+        rows = self.session.exec(
+            select(EventRow)
+            .where(col(EventRow.kind) == "tip", col(EventRow.tip_m).is_not(None))
+            .order_by(col(EventRow.at).desc())
+            .limit(MOST_TIPS)
+        ).all()
+        found = ((r, self._rig_at(r.outing_id, r.at)) for r in rows)
+        return [SeenTip(local(r.at, r.offset_min), r.tip_m or 0.0, rig) for r, rig in found if rig is not None]
+
     def places(self) -> list[str]:
         """Where sessions were, the most often fished first."""
         rows = self.session.exec(
@@ -260,7 +266,7 @@ class Log:
         if asked.place is not None:
             chosen = chosen.where(OutingRow.place == asked.place)
         if asked.since is not None:
-            chosen = chosen.where(OutingRow.begins_at >= _in_utc(asked.since)[0])
+            chosen = chosen.where(OutingRow.begins_at >= in_utc(asked.since)[0])
         return chosen
 
     def _row(self, key: str) -> OutingRow:
@@ -270,21 +276,21 @@ class Log:
         return row
 
     def _columns(self, outing: Outing) -> dict[str, Any]:
-        begins, offset = _in_utc(outing.begins)
+        begins, offset = in_utc(outing.begins)
         swim = outing.swim if outing.swim and self.session.get(SwimRow, outing.swim) else None
         return {
             "swim_id": swim,
             "place": outing.place,
             "begins_at": begins,
-            "ends_at": None if outing.ends is None else _in_utc(outing.ends)[0],
+            "ends_at": None if outing.ends is None else in_utc(outing.ends)[0],
             "offset_min": offset,
             "notes": outing.notes,
         }
 
     def _fields(self, row: OutingRow) -> Outing:
         return Outing(
-            id=row.id, swim=row.swim_id, place=row.place, begins=_moment(row.begins_at, row.offset_min),
-            ends=None if row.ends_at is None else _moment(row.ends_at, row.offset_min), notes=row.notes,
+            id=row.id, swim=row.swim_id, place=row.place, begins=local(row.begins_at, row.offset_min),
+            ends=None if row.ends_at is None else local(row.ends_at, row.offset_min), notes=row.notes,
         )  # fmt: skip
 
     def _kept(self, row: OutingRow, fish: int, bites: int) -> KeptOuting:
@@ -292,14 +298,14 @@ class Log:
 
     def _event(self, row: EventRow) -> Event:
         return Event(
-            id=row.id, at=_moment(row.at, row.offset_min), kind=cast(Kind, row.kind), came=cast(Came | None, row.came),
+            id=row.id, at=local(row.at, row.offset_min), kind=cast(Kind, row.kind), came=cast(Came | None, row.came),
             species=row.species, length_m=row.length_m, mass_kg=row.mass_kg, text=row.text,
             rig=None if row.rig is None or row.kind != "rig" else Rig.model_validate(row.rig),
-            setting_m=row.setting_m if row.kind == "slide" else None, depth_m=row.depth_m,
+            setting_m=row.setting_m if row.kind == "slide" else None, depth_m=row.depth_m, tip_m=row.tip_m,
         )  # fmt: skip
 
     def _event_row(self, key: str, event: Event, rig: Rig | None) -> EventRow:
-        at, offset = _in_utc(event.at)
+        at, offset = in_utc(event.at)
         how: dict[str, Any] = {"setting_m": event.setting_m}
         if rig is not None:
             short = fished(rig).model_dump()
@@ -309,7 +315,7 @@ class Log:
         return EventRow(
             id=event.id, outing_id=key, at=at, offset_min=offset, kind=event.kind, came=event.came,
             species=event.species, length_m=event.length_m, mass_kg=event.mass_kg, text=event.text,
-            depth_m=event.depth_m, **how,
+            depth_m=event.depth_m, tip_m=event.tip_m, **how,
         )  # fmt: skip
 
 

@@ -9,7 +9,7 @@ from typing import Any, ClassVar, Generic, NamedTuple
 from weakref import WeakKeyDictionary
 
 from pydantic import TypeAdapter, ValidationError
-from sqlalchemy import delete, insert, update
+from sqlalchemy import Engine, delete, insert, update
 from sqlmodel import Session, col, select
 
 from brookwind.clock import now
@@ -66,6 +66,14 @@ def unreadable_because(model: Any, text: str) -> str | None:
 
 _READ: WeakKeyDictionary[Any, dict[tuple[str, str], tuple[int, Any, Any]]] = WeakKeyDictionary()
 """Version, row and document as read last, by database, table and id: documents are frozen, and validated once."""
+
+
+def forget_read(engine: Engine) -> None:
+    """Read every document anew: the file of a database was exchanged.
+
+    engine: the database.
+    """
+    _READ.pop(engine, None)
 
 
 class Repository(Generic[FieldsT]):

@@ -167,9 +167,26 @@ class EventRow(SQLModel, table=True):
     mass_kg: float | None = None
     text: str = ""
     depth_m: float | None = None
+    tip_m: float | None = None
     rig_name: str | None = None
     height_m: float | None = None
     setting_m: float | None = None
     pattern: str | None = None
     bait: str | None = None
     rig: dict[str, Any] | None = Field(default=None, sa_type=JSON(none_as_null=True))
+
+
+class PhotographRow(SQLModel, table=True):
+    """A photograph of a session, as it is shown and small; it goes with the session."""
+
+    __tablename__ = "photograph"
+
+    id: str = Field(primary_key=True)
+    outing_id: str = Field(foreign_key="outing.id", ondelete="CASCADE", index=True)
+    at: datetime
+    offset_min: int = 0
+    text: str = ""
+    width: int
+    height: int
+    jpeg: bytes
+    small: bytes

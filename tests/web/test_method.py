@@ -207,25 +207,6 @@ def test_a_chosen_school_is_followed_and_both_are_tied_with_figures(method: Page
     expect(method.get_by_text("Kept. New rigs")).to_be_visible()
 
 
-@pytest.mark.clock
-def test_cautions_are_read_once_for_the_day_and_place_and_can_be_had_again(server: Server, page: Page) -> None:
-    open_bench(page, server)
-    station(page, "Line & hook")
-    note = page.get_by_role("note", name="Mind here")
-    expect(page.get_by_text("look behind before you cast")).to_be_hidden()
-    note.get_by_text("to be read").click()
-    expect(note).to_contain_text("look behind before you cast")
-    note.get_by_role("button", name="Read, for today and this place").click()
-    expect(note).to_have_count(0)
-    page.reload()
-    again = page.get_by_text("read today")
-    again.click()
-    expect(page.get_by_text("look behind before you cast")).to_be_visible()
-    open_bench(page, server, "bream-slider")
-    station(page, "Line & hook")
-    expect(note).to_be_visible()
-
-
 def test_line_that_does_not_run_is_said_where_it_is_chosen(method: Page, place: Server) -> None:
     open_bench(method, place, "bream-slider")
     station(method, "Line & hook")

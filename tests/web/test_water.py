@@ -41,33 +41,6 @@ def bead(page: Page, name: str) -> None:
     page.get_by_role("navigation", name="The water").get_by_role("button", name=name).click()
 
 
-@pytest.mark.clock
-def test_a_handful_of_casts_make_a_depth_and_a_sounding(water: Page) -> None:
-    water.get_by_role("button", name="Plumb another spot").click()
-    expect(water.get_by_test_id("next-setting")).to_be_visible()
-    water.get_by_role("textbox", name="Distance").fill("33")
-    water.keyboard.press("Tab")
-    water.get_by_role("button", name="gone under", exact=True).click()
-    readings = water.get_by_role("list", name="Readings").get_by_role("listitem")
-    expect(readings).to_have_count(1)
-    drawn(water)
-    first = water.get_by_test_id("next-setting").text_content()
-    water.get_by_role("button", name="stands high").click()
-    water.get_by_label("How much higher than wanted?").fill("4 cm")
-    water.keyboard.press("Enter")
-    water.get_by_role("button", name="Add the cast").click()
-    expect(readings).to_have_count(2)
-    expect(readings.nth(1)).to_contain_text(f"{first}: stands high by 4.0 cm")
-    expect(water.get_by_test_id("plumbed")).to_contain_text(re.compile(r"± \d"))
-    water.get_by_role("button", name=re.compile("Keep as a sounding")).click()
-    expect(water.get_by_role("slider", name="Sounding at 33.0 m")).to_have_count(2)
-    drawn(water)
-    water.reload()
-    drawn(water)
-    expect(water.get_by_role("slider", name="Sounding at 33.0 m")).to_have_count(2)
-    expect(water.get_by_role("list", name="Readings").get_by_role("listitem")).to_have_count(2)
-
-
 def test_casts_that_disagree_are_named_and_one_can_be_left_out(water: Page) -> None:
     water.get_by_label("Setting used").fill("7.5 m")
     water.keyboard.press("Enter")
@@ -163,35 +136,6 @@ def test_bad_input_keeps_its_text_and_says_what_is_wrong(water: Page) -> None:
     drawn(water)
 
 
-@pytest.mark.clock
-def test_the_tide_gives_a_timetable_a_countdown_and_a_calendar(server: Server, page: Page) -> None:
-    page.goto(f"{server.url}/water/{WALL}")
-    drawn(page)
-    bead(page, "Level")
-    moves = page.get_by_role("table", name="Stop moves").get_by_role("row")
-    expect(moves.nth(3)).to_be_visible()
-    assert moves.count() > 6
-    page.get_by_label("Bait within ±").fill("50 cm")
-    page.keyboard.press("Enter")
-    drawn(page)
-    expect(moves.nth(6)).to_have_count(0)
-    with page.expect_download() as got:
-        page.get_by_role("button", name="Save as calendar").click()
-    assert Path(got.value.path()).read_bytes().startswith(b"BEGIN:VCALENDAR")
-    curve = page.get_by_role("slider", name="Moment shown")
-    before = page.get_by_test_id("level-now").text_content()
-    curve.focus()
-    for _ in range(3):
-        page.keyboard.press("PageDown")
-    expect(page.get_by_test_id("level-now")).not_to_have_text(before or "")
-    page.get_by_role("button", name="Back to now").click()
-    page.get_by_label("The level is known from").select_option("tide-table")
-    page.get_by_label("Water", exact=True).nth(1).select_option("high")
-    expect(page.get_by_role("alert").filter(has_text="the next low is missing").first).to_be_visible()
-    page.get_by_role("button", name="Undo").click()
-    expect(page.get_by_role("alert")).to_have_count(0)
-
-
 def test_drifts_marks_and_wind(water: Page) -> None:
     bead(water, "Current")
     water.get_by_label("How far").fill("5 m")
@@ -273,40 +217,6 @@ def test_two_tabs_do_not_overwrite_one_another(water: Page, server: Server) -> N
     drawn(other)
     expect(notice).to_have_count(0)
     other.close()
-
-
-@pytest.mark.clock
-def test_the_first_swim_of_an_own_book(own: Page) -> None:
-    own.get_by_role("link", name="Water").click()
-    own.get_by_role("button", name="Enter a swim").click()
-    own.get_by_role("button", name="Enter it").click()
-    expect(own.get_by_role("alert")).to_contain_text("need a name")
-    own.get_by_label("Name of the water").fill("Larch Tarn")
-    own.get_by_label("Name of the swim").fill("Boat landing")
-    own.get_by_role("button", name="Enter it").click()
-    expect(own.get_by_text("Nothing is sounded in this direction yet")).to_be_visible()
-    own.get_by_role("button", name="Plumb the first spot").click()
-    own.get_by_role("button", name="gone under").click()
-    expect(own.get_by_role("list", name="Readings")).to_contain_text("gone under")
-
-
-@pytest.mark.clock
-def test_the_water_station_of_the_bench_is_a_summary_that_opens_it(server: Server, page: Page) -> None:
-    page.goto(f"{server.url}/bench/bream-slider")
-    page.get_by_role("navigation", name="Stations").get_by_role("button", name="Water").click()
-    summary = page.get_by_test_id("at-swim")
-    expect(summary).to_contain_text("Depth now, 30.0 m out")
-    # Whatever the level makes of the depth now, it is not this.
-    page.get_by_label("Plumbed depth").fill("6.5 m")
-    page.keyboard.press("Enter")
-    take = summary.get_by_role("button", name=re.compile("^Take"))
-    offered = re.search(r"Take (\S+)\sm", take.inner_text())
-    assert offered
-    take.click()
-    expect(page.get_by_label("Plumbed depth")).to_have_value(f"{float(offered[1]):g} m")
-    expect(page.get_by_role("status", name="Saved", exact=True)).to_be_visible()
-    summary.get_by_role("link", name=re.compile("Open the water")).click()
-    drawn(page)
 
 
 def test_axe_finds_nothing_on_any_bead(standing: Server, page: Page) -> None:

@@ -10,8 +10,10 @@ from pydantic import BaseModel
 
 from brookwind.api.kept import Update
 from brookwind.api.routers.files import FileBody, attached
-from brookwind.api.session import SessionOfRequest, SurveysOfRequest
+from brookwind.api.session import BoxOfRequest, SessionOfRequest, SurveysOfRequest
+from brookwind.core.answers.learnt import FloatLearnt, learnt_floats
 from brookwind.core.answers.tides import TIDAL, tide_answer
+from brookwind.core.box.stock import FloatStock
 from brookwind.core.log.entries import Event, Outing
 from brookwind.core.log.looks import pieces
 from brookwind.core.log.questions import Changed, LogAnswer, Suggestion, answers, changes, next_time
@@ -94,6 +96,13 @@ def read_taught(
         changes=changes(found),
         next_time=next_time(answered),
     )
+
+
+@router.get("/learnt")
+def read_learnt(log: LogOfRequest, box: BoxOfRequest) -> tuple[FloatLearnt, ...]:
+    """What the models could learn: floats that carry another load than they are taken for."""
+    floats = {k.fields.item: k.fields for k in box.all() if isinstance(k.fields, FloatStock)}
+    return learnt_floats(log.tips(), floats)
 
 
 @router.post("/outings", status_code=201)

@@ -13,8 +13,8 @@ from brookwind.core.moment import Moment
 from brookwind.core.rig.components import Bait, PieceId
 from brookwind.core.rig.document import Rig, of_kind
 
-Kind = Literal["rig", "slide", "cast", "feed", "bite", "fish", "note"]
-"""A change of rig; its stop moved; a cast or run; feed thrown; a bite; a fish; something said."""
+Kind = Literal["rig", "slide", "cast", "feed", "bite", "fish", "tip", "note"]
+"""A change of rig; its stop moved; a cast or run; feed thrown; a bite; a fish; what the tip showed; something said."""
 Came = Literal["drop", "settled", "end", "held"]
 """When a bite came: on the drop, once settled, at the end of the run, held back."""
 CAME: tuple[Came, ...] = get_args(Came)
@@ -66,6 +66,8 @@ class Event(Frozen):
     """What the stop was moved to; of `slide` and nothing else. [m]"""
     depth_m: float | None = Field(default=None, ge=0.05, le=60)
     """The water's depth, where the stop was moved with it. [m]"""
+    tip_m: float | None = Field(default=None, ge=0, le=1.5)
+    """How much of the float showed, settled in calm water; of `tip` and nothing else. [m]"""
     text: str = Field(default="", max_length=1000)
 
     @model_validator(mode="after")
@@ -79,6 +81,11 @@ class Event(Frozen):
             raise OutOfRange.one(
                 "slide-event", "A stop that was moved comes with its setting, and nothing else does.",
                 "Send what it was moved to.", ("setting_m",),
+            )  # fmt: skip
+        if (self.tip_m is not None) != (self.kind == "tip"):
+            raise OutOfRange.one(
+                "tip-event", "A look at the tip comes with what it showed, and nothing else does.",
+                "Send how much showed.", ("tip_m",),
             )  # fmt: skip
         if self.came is not None and self.kind not in {"bite", "fish"}:
             raise OutOfRange.one(
@@ -106,6 +113,18 @@ def check_within(outing: Outing, event: Event) -> None:
             "after-session", "That was after the session ended.", "Correct the time, or let the session end later.",
             ("at",),
         )  # fmt: skip
+
+
+class Photograph(Frozen):
+    """A photograph of a session; the picture itself is asked for by its id."""
+
+    id: PieceId
+    at: Moment
+    text: str = Field(default="", max_length=300)
+    """What is on it."""
+    width: int = Field(gt=0)
+    """[pixels]"""
+    height: int = Field(gt=0)
 
 
 class Fished(Frozen):

@@ -14,4 +14,14 @@ export const log = {
   addEvent: (key: string, body: LogEvent) => post("/api/log/outings/{key}/events", { path: { key }, body }),
   dropEvent: (key: string, event: string) => remove("/api/log/outings/{key}/events/{event}", { path: { key, event } }),
   bringInLog: (file: File, keep: boolean) => post("/api/log/csv", { file, query: { keep } }),
+  learnt: () => get("/api/log/learnt"),
+  photographs: (outing: string) => get("/api/log/photographs/{outing}", { path: { outing } }),
+  addPhotograph: (outing: string, key: string, at: string, file: Blob) =>
+    post("/api/log/photographs/{outing}/{key}", { path: { outing, key }, query: { at }, file }),
+  sayOfPhotograph: (outing: string, key: string, text: string) =>
+    put("/api/log/photographs/{outing}/{key}", { path: { outing, key }, body: { text } }),
+  dropPhotograph: (outing: string, key: string) =>
+    remove("/api/log/photographs/{outing}/{key}", { path: { outing, key } }),
+  bringBack: (file: Blob, put: boolean) => post("/api/copies", { file, query: { put } }),
+  before: (put: boolean) => post("/api/copies/before", { query: { put } }),
 };

@@ -92,6 +92,7 @@ export type Seen = Schemas["Seen"];
 export type FloatReading = Schemas["FloatReading"];
 export type Likely = Schemas["Likely"];
 export type LogEvent = Schemas["Event"];
+export type Photograph = Schemas["Photograph"];
 export type Outing = Schemas["Outing"];
 export type KeptOuting = Schemas["KeptOuting"];
 export type Taught = Schemas["Taught"];

@@ -126,12 +126,14 @@ function SoFar({ day, act }: Acting) {
   );
 }
 
-const CALLED: Record<LogEvent["kind"], string> = {
+const CALLED: Record<LogEvent["kind"] | "photo", string> = {
   rig: "rig",
   slide: "slide",
   cast: "run",
   feed: "feed",
   bite: "bite",
   fish: "fish",
+  tip: "tip",
   note: "note",
+  photo: "photograph",
 };

@@ -2,13 +2,17 @@ import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { LogEvent } from "../api/client";
+import { shrunk } from "../document/shrink";
+import { uuid } from "../document/uuid";
 import { Button } from "../shell/Button";
 import { TextField } from "../shell/TextField";
 import { clock } from "../units/clock";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
-import { type Day, type Did, ended, happened, isOver, putOn } from "./day";
+import { counted } from "../units/vocabulary";
+import { countsOf, type Day, type Did, ended, happened, isOver, photographed, putOn } from "./day";
 import type { Acting } from "./here";
+import { keepPicture } from "./pictures";
 
 type Props = Acting & { send: () => Promise<void>; onGone: () => void };
 
@@ -51,6 +55,7 @@ export function MoreTab({ day, act, send, onGone }: Props) {
           Keep it
         </Button>
       </Flex>
+      {!over && <TakePhotograph day={day} act={act} />}
       <Refusals day={day} act={act} />
       {!over ? (
         <Button
@@ -108,6 +113,40 @@ export function MoreTab({ day, act, send, onGone }: Props) {
   );
 }
 
+/** A photograph: made smaller, kept here, sent when somebody answers. */
+function TakePhotograph({ day, act }: Acting) {
+  const [said, setSaid] = useState("");
+  const { photos } = countsOf(day);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    setSaid("Keeping it …");
+    const id = `p-${uuid()}`;
+    const kept = await keepPicture(id, await shrunk(file));
+    act((d) => photographed(d, id, new Date().toISOString()));
+    setSaid(kept ? "" : "This browser keeps no pictures: leave the page open until it is sent.");
+  };
+  return (
+    <Flex gap="3" align="center">
+      <label className="bw-add-photo">
+        A photograph
+        <input
+          type="file"
+          accept="image/*"
+          capture="environment"
+          className="bw-hidden"
+          onChange={(e) => {
+            void take(e.currentTarget.files?.[0]);
+            e.currentTarget.value = "";
+          }}
+        />
+      </label>
+      <Text role="status" fontSize="sm" color="soft">
+        {said || (photos > 0 ? `${counted(photos, "photograph")} so far` : "")}
+      </Text>
+    </Flex>
+  );
+}
+
 /** What the server refused, in its words: left out, or sent again. */
 function Refusals({ day, act }: Acting) {
   const refused = day.did.filter((d) => d.state === "refused");
@@ -137,6 +176,7 @@ function Row({ did, day }: { did: Did; day: Day }) {
   const { units } = useSettings();
   const says = {
     begin: () => "the day began",
+    photo: () => "a photograph",
     drop: () => "taken back",
     end: () => "the day ended",
     event: () => (did.what === "event" ? eventWords(did.event, day, units) : ""),
@@ -161,6 +201,7 @@ function eventWords(e: LogEvent, day: Day, units: Parameters<typeof write>[2]): 
     feed: () => "fed",
     bite: () => `bite${e.came ? `, ${e.came}` : ""}`,
     fish: () => `${fish}${typeof e.length_m === "number" ? `, ${write(e.length_m, "line", units)}` : ""}`,
+    tip: () => `the tip showed ${write(e.tip_m ?? 0, "tip", units)}`,
     note: () => e.text ?? "",
   }[e.kind]();
 }

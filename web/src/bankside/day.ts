@@ -6,7 +6,8 @@ import { uuid } from "../document/uuid";
 export type Did =
   | { what: "begin"; id: string; state: State; says?: string }
   | { what: "event"; id: string; event: LogEvent; state: State; says?: string }
-  | { what: "drop"; id: string; event: string; state: State; says?: string }
+  | { what: "photo"; id: string; at: string; state: State; says?: string }
+  | { what: "drop"; id: string; event: string; photo?: boolean; state: State; says?: string }
   | { what: "end"; id: string; ends: string; state: State; says?: string };
 export type State = "waiting" | "kept" | "refused";
 
@@ -63,7 +64,7 @@ export function begun(prepared: Prepared, now: string): Day {
 /** The moment of the next thing, after the last: the clock may be set back in the day, the order of things may not. */
 const momentOf = (day: Day, now: string): string => {
   const last = day.did.reduce(
-    (t, d) => (d.what === "event" ? Math.max(t, Date.parse(d.event.at)) : t),
+    (t, d) => Math.max(t, d.what === "event" ? Date.parse(d.event.at) : d.what === "photo" ? Date.parse(d.at) : t),
     Date.parse(day.outing.begins) - 1,
   );
   return Date.parse(now) <= last ? new Date(last + 1).toISOString() : now;
@@ -75,29 +76,45 @@ export function happened(day: Day, fields: Pick<LogEvent, "kind"> & Partial<LogE
   return { ...day, did: [...day.did, { what: "event", id: event.id, event, state: "waiting" }] };
 }
 
+/** A photograph was taken; the picture itself is kept under its name elsewhere. */
+export const photographed = (day: Day, id: string, now: string): Day => ({
+  ...day,
+  did: [...day.did, { what: "photo", id, at: momentOf(day, now), state: "waiting" }],
+});
+
 /** Another of the rigs is on. */
 export function putOn(day: Day, on: number, now: string): Day {
   const rig = day.prepared.rigs[on]?.rig;
   return rig ? { ...happened(day, { kind: "rig", rig }, now), on } : day;
 }
 
+const goneOf = (day: Day) => new Set(day.did.flatMap((d) => (d.what === "drop" ? [d.event] : [])));
+
 /** What is there: done, and not taken back. */
 export function eventsOf(day: Day): LogEvent[] {
-  const gone = new Set(day.did.flatMap((d) => (d.what === "drop" ? [d.event] : [])));
+  const gone = goneOf(day);
   return day.did.flatMap((d) => (d.what === "event" && !gone.has(d.id) && d.state !== "refused" ? [d.event] : []));
 }
 
-/** The last thing that can be taken back: everything but the first rig. */
-export const lastOf = (day: Day): LogEvent | undefined => eventsOf(day).slice(1).at(-1);
+/** The last thing that can be taken back, by its name and kind: everything but the first rig. */
+export function lastOf(day: Day): { id: string; kind: LogEvent["kind"] | "photo" } | undefined {
+  const gone = goneOf(day);
+  const first = day.did.find((d) => d.what === "event")?.id;
+  const last = day.did.findLast(
+    (d) => (d.what === "photo" || d.what === "event") && d.id !== first && !gone.has(d.id) && d.state !== "refused",
+  );
+  if (last?.what === "photo") return { id: last.id, kind: "photo" };
+  return last?.what === "event" ? { id: last.id, kind: last.event.kind } : undefined;
+}
 
 /** The last thing taken back: what was not sent yet never happened, what was is dropped there too. */
 export function takenBack(day: Day): Day {
   const last = lastOf(day);
   if (!last) return day;
-  const unsent = day.did.some((d) => d.what === "event" && d.id === last.id && d.state === "waiting");
+  const unsent = day.did.some((d) => d.id === last.id && d.state === "waiting");
   const did: Did[] = unsent
     ? day.did.filter((d) => d.id !== last.id)
-    : [...day.did, { what: "drop", id: `d-${uuid()}`, event: last.id, state: "waiting" }];
+    : [...day.did, { what: "drop", id: `d-${uuid()}`, event: last.id, photo: last.kind === "photo", state: "waiting" }];
   const back = { ...day, did };
   return { ...back, on: onOf(back) };
 }
@@ -131,6 +148,7 @@ export function countsOf(day: Day) {
     casts: n("cast"),
     bites: n("bite"),
     fish: n("fish"),
+    photos: day.did.filter((d) => d.what === "photo").length,
     waiting: day.did.filter((d) => d.state === "waiting").length,
   };
 }

@@ -1,8 +1,14 @@
 import { type api, Refusal } from "../api/client";
 import type { Day, Did } from "./day";
+import { letGo, pictureOf } from "./pictures";
 
 /** The calls a day is sent by; the tests put others in their place. */
-export type Calls = Pick<typeof api, "beginOuting" | "addEvent" | "dropEvent" | "saveOuting" | "log">;
+export type Calls = Pick<
+  typeof api,
+  "beginOuting" | "addEvent" | "dropEvent" | "saveOuting" | "log" | "addPhotograph" | "dropPhotograph"
+>;
+
+const GONE = { code: "gone", path: [], message: "This browser no longer has the picture.", remedy: "", figures: {} };
 
 export type Sent = { id: string; state: "kept" | "refused"; says?: string };
 
@@ -36,8 +42,15 @@ async function send(day: Day, one: Did, calls: Calls): Promise<void> {
     case "event":
       await calls.addEvent(key, one.event);
       return;
+    case "photo": {
+      const picture = await pictureOf(one.id);
+      if (!picture) throw new Refusal(422, [GONE]);
+      await calls.addPhotograph(key, one.id, one.at, picture);
+      await letGo(one.id);
+      return;
+    }
     case "drop":
-      await calls.dropEvent(key, one.event);
+      await (one.photo ? calls.dropPhotograph : calls.dropEvent)(key, one.event);
       return;
     case "end": {
       // Another device may have written in it meanwhile: it is ended at the version it is at.

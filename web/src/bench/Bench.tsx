@@ -1,8 +1,8 @@
 import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useLocation, useNavigate } from "react-router";
-import { api, type BoxItem, type Catalogue, type KeptRig, type Rig } from "../api/client";
+import { api, type BoxItem, type Catalogue, type KeptPattern, type KeptRig, type Rig } from "../api/client";
 import type { Draft } from "../document/drafts";
 import { ofTab } from "../document/storage";
 import { type Keeper, useAutosave } from "../document/useAutosave";
@@ -41,6 +41,7 @@ type Props = {
 
 const STATION_KEY = "brookwind.station";
 const FIRST = "load";
+const NONE: KeptPattern[] = [];
 
 const RIGS: Keeper<Rig> = {
   draftId: (rig) => rig.id,
@@ -86,7 +87,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   const { rig } = bench;
   const answer = useEvaluation(rig);
   const { evaluation } = answer;
-  const own = useQuery({ queryKey: ["patterns"], queryFn: api.patterns }).data ?? [];
+  const own = useQuery({ queryKey: ["patterns"], queryFn: api.patterns }).data ?? NONE;
   const saving = useAutosave(RIGS, opened, rig, bench.gesturing, onKept);
   const { station, setStation } = useStation();
   const { pinned, pin } = usePinned(answer);
@@ -95,9 +96,9 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   const [keys, setKeys] = useState(false);
   const [falls, setFalls] = useState<Falls>(null);
   const spoken = useRef<HTMLSpanElement>(null);
-  const announce = (text: string) => {
+  const announce = useCallback((text: string) => {
     if (spoken.current) spoken.current.textContent = text;
-  };
+  }, []);
   const { offered, take, toFamily, keepCopy } = useBalance({ bench, catalogue, own, announce, onReload });
   const { trying, onTry } = offered;
 
@@ -121,19 +122,39 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
     units,
   });
 
-  const beads = beadsOf(STATIONS, { rig, evaluation, catalogue, units, vocabulary }, answer.refusal);
   const refusal = answer.refusal && answer.refusal.status !== 0 ? answer.refusal : null;
-  const here: Here = {
-    bench,
-    answer,
-    catalogue,
-    box,
-    selected,
-    own,
-    ...offered,
-    onFamily: () => setSheet("family"),
-    onStation: setStation,
-  };
+  const onFamily = useCallback(() => setSheet("family"), []);
+  const here: Here = useMemo(
+    () => ({ bench, answer, catalogue, box, selected, own, ...offered, onFamily, onStation: setStation }),
+    [bench, answer, catalogue, box, selected, own, offered, onFamily, setStation],
+  );
+  // Saving, keys and sheets come and go: the large parts are drawn anew only when what they show has changed.
+  const order = useMemo(() => {
+    const beads = beadsOf(STATIONS, { rig, evaluation, catalogue, units, vocabulary }, answer.refusal);
+    return <BeadLine label="Stations" beads={beads} present={station.id} onGo={setStation} />;
+  }, [rig, evaluation, catalogue, units, vocabulary, answer.refusal, station, setStation]);
+  const found = useMemo(
+    () =>
+      evaluation &&
+      !trying && (
+        <HereIs value={here}>
+          <Findings evaluation={evaluation} onGo={setStation} onDone={() => announce("Done.")} />
+        </HereIs>
+      ),
+    [evaluation, trying, here, setStation, announce],
+  );
+  const panel = useMemo(
+    () => (
+      <HereIs value={here}>
+        <Panel station={station} />
+      </HereIs>
+    ),
+    [here, station],
+  );
+  const changed = useMemo(
+    () => evaluation && <Changed pinned={pinned?.evaluation ?? null} now={evaluation} units={units} onPin={pin} />,
+    [evaluation, pinned, units, pin],
+  );
   return (
     <Flex direction="column" minH="100dvh" h={{ lg: "100dvh" }}>
       <Later busy={bench.gesturing}>
@@ -156,10 +177,8 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
       >
         <Later busy={bench.gesturing}>
           <Flex direction="column" justify="space-between" gap="4" minH="0" minW="0">
-            <BeadLine label="Stations" beads={beads} present={station.id} onGo={setStation} />
-            <Box hideBelow="lg">
-              {evaluation && <Changed pinned={pinned?.evaluation ?? null} now={evaluation} units={units} onPin={pin} />}
-            </Box>
+            {order}
+            <Box hideBelow="lg">{changed}</Box>
           </Flex>
         </Later>
         <Flex direction="column" gap="3" minH="0" minW="0">
@@ -177,19 +196,9 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
           />
           {refusal && <Refused>{refusal.message} The drawing shows the rig before this.</Refused>}
           {trying && <LookBar proposal={trying} onBack={() => onTry(null)} onTake={() => take(trying)} />}
-          <Later busy={bench.gesturing}>
-            <HereIs value={here}>
-              {evaluation && !trying && (
-                <Findings evaluation={evaluation} onGo={setStation} onDone={() => announce("Done.")} />
-              )}
-            </HereIs>
-          </Later>
+          <Later busy={bench.gesturing}>{found}</Later>
         </Flex>
-        <Later busy={bench.gesturing}>
-          <HereIs value={here}>
-            <Panel station={station} />
-          </HereIs>
-        </Later>
+        <Later busy={bench.gesturing}>{panel}</Later>
       </Grid>
       <div className="bw-hidden" aria-live="polite" data-testid="spoken">
         {/* What was done stays beside what came of it: the answer may follow within the same moment. */}

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { api, type Rig } from "../api/client";
 import { dropDraft, readDraft } from "../document/drafts";
 import { Failed, Loading } from "../shell/States";
@@ -17,6 +17,11 @@ export function BenchPage({ rigId }: { rigId: string }) {
   });
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
   const box = useQuery({ queryKey: ["box"], queryFn: api.box });
+  const stock = useMemo(() => (box.data ?? []).map((k) => k.fields), [box.data]);
+  const onReload = useCallback(() => {
+    dropDraft(rigId);
+    setOpened((n) => n + 1);
+  }, [rigId]);
   const onKept = useCallback(() => void queries.invalidateQueries({ queryKey: ["rigs"] }), [queries]);
 
   const failed = [rig, catalogue, box].find((q) => q.isError);
@@ -37,12 +42,9 @@ export function BenchPage({ rigId }: { rigId: string }) {
       kept={rig.data}
       draft={draft}
       catalogue={catalogue.data}
-      box={box.data.map((k) => k.fields)}
+      box={stock}
       onKept={onKept}
-      onReload={() => {
-        dropDraft(rigId);
-        setOpened((n) => n + 1);
-      }}
+      onReload={onReload}
     />
   );
 }

@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { lazy, Suspense, useCallback } from "react";
+import { lazy, memo, Suspense, useCallback } from "react";
 import type { Refusal, Rig } from "../api/client";
 import { Scene } from "../scene/Scene";
 import { useSettings } from "../units/settings";
@@ -27,7 +27,8 @@ type Props = {
 };
 
 /** The water: the rig in it, its fall, or a proposal that is looked at. */
-export function Stage({ bench, answer, pinned, trying, falls, setFalls, onRead, selected, onSelect, refusal }: Props) {
+export const Stage = memo(function Stage(props: Props) {
+  const { bench, answer, pinned, trying, falls, setFalls, onRead, selected, onSelect, refusal } = props;
   const { units } = useSettings();
   const { evaluation, of } = answer;
   const onFall = useCallback(() => setFalls("alone"), [setFalls]);
@@ -76,4 +77,4 @@ export function Stage({ bench, answer, pinned, trying, falls, setFalls, onRead, 
       )}
     </Box>
   );
-}
+});

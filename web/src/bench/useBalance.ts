@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useState } from "react";
+import { useCallback, useEffect, useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type Catalogue, type KeptPattern } from "../api/client";
 import { uuid } from "../document/uuid";
@@ -25,15 +25,18 @@ export function useBalance({ bench, catalogue, own, announce, onReload }: Props)
   // biome-ignore lint/correctness/useExhaustiveDependencies: another rig ends the looking
   useEffect(() => setTrying(null), [rig]);
 
-  const balance = async (pattern = rig.pattern) => {
-    if (![...catalogue.patterns, ...own.map((k) => k.fields)].some((p) => p.id === pattern)) {
-      bench.setSaid({ tone: "refuse", text: "This rig's own pattern is no longer kept. Choose another under Load." });
-      return;
-    }
-    const wish = wishFor(pattern, asked, metal, own);
-    const done = await bench.ask(async (now) => (await api.balance(now, wish)).rig);
-    if (done) announce("Balanced from the box.");
-  };
+  const balance = useCallback(
+    async (pattern = rig.pattern) => {
+      if (![...catalogue.patterns, ...own.map((k) => k.fields)].some((p) => p.id === pattern)) {
+        bench.setSaid({ tone: "refuse", text: "This rig's own pattern is no longer kept. Choose another under Load." });
+        return;
+      }
+      const wish = wishFor(pattern, asked, metal, own);
+      const done = await bench.ask(async (now) => (await api.balance(now, wish)).rig);
+      if (done) announce("Balanced from the box.");
+    },
+    [rig.pattern, catalogue, own, asked, metal, bench.ask, bench.setSaid, announce],
+  );
 
   const toFamily = async (family: string) => {
     const name = catalogue.families.find((f) => f.id === family)?.name ?? family;
@@ -54,9 +57,9 @@ export function useBalance({ bench, catalogue, own, announce, onReload }: Props)
     announce(`Now ${name}.`);
   };
 
-  const setStop = async () => {
+  const setStop = useCallback(async () => {
     if (await bench.edit({ do: "set-stop" })) announce("Stop set.");
-  };
+  }, [bench.edit, announce]);
 
   const keepCopy = async () => {
     const id = `rig-${uuid().replaceAll("-", "").slice(0, 12)}`;
@@ -67,18 +70,21 @@ export function useBalance({ bench, catalogue, own, announce, onReload }: Props)
 
   const take = useCallback((proposal: Looked) => void bench.edit({ do: "take", rig: proposal.rig }), [bench.edit]);
 
-  const wish = wishFor(rig.pattern, asked, metal, own);
+  const wish = useMemo(() => wishFor(rig.pattern, asked, metal, own), [rig.pattern, asked, metal, own]);
   /** As the stations take it, and what only the bench itself asks for. */
-  const offered = {
-    asked,
-    onAsked: setAsked,
-    metal,
-    onMetal: setMetal,
-    trying,
-    onTry: setTrying,
-    wish,
-    onBalance: balance,
-    onSetStop: setStop,
-  };
+  const offered = useMemo(
+    () => ({
+      asked,
+      onAsked: setAsked,
+      metal,
+      onMetal: setMetal,
+      trying,
+      onTry: setTrying,
+      wish,
+      onBalance: balance,
+      onSetStop: setStop,
+    }),
+    [asked, metal, trying, wish, balance, setStop],
+  );
   return { offered, take, toFamily, keepCopy };
 }

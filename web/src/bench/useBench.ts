@@ -71,30 +71,36 @@ export function useBench(first: Rig) {
     };
   }, [acts, put]);
 
-  return {
-    rig: present,
-    gesturing,
-    canUndo,
-    canRedo,
-    said,
-    busy,
-    setSaid,
-    put,
-    ask,
-    /** Make changes, one after another, as one step of undo. */
-    edit: useCallback(
-      (...changes: Change[]) =>
-        ask(async (rig) => {
-          let now = rig;
-          for (const change of changes) now = await api.edit(now, change);
-          return now;
-        }),
-      [ask],
-    ),
-    undo: acts.undo,
-    redo: acts.redo,
-    slide,
-  };
+  /** Make changes, one after another, as one step of undo. */
+  const edit = useCallback(
+    (...changes: Change[]) =>
+      ask(async (rig) => {
+        let now = rig;
+        for (const change of changes) now = await api.edit(now, change);
+        return now;
+      }),
+    [ask],
+  );
+
+  // The same as long as nothing in it changed: what only shows it is not drawn anew.
+  return useMemo(
+    () => ({
+      rig: present,
+      gesturing,
+      canUndo,
+      canRedo,
+      said,
+      busy,
+      setSaid,
+      put,
+      ask,
+      edit,
+      undo: acts.undo,
+      redo: acts.redo,
+      slide,
+    }),
+    [present, gesturing, canUndo, canRedo, said, busy, put, ask, edit, acts, slide],
+  );
 }
 
 export type BenchState = ReturnType<typeof useBench>;

@@ -15,6 +15,9 @@ export type Answer = {
 export function useEvaluation(rig: Rig): Answer {
   const day = useDay();
   const question = useMemo(() => ({ rig, day }), [rig, day]);
-  const { answer, of, ...rest } = useAnswer(question, api.evaluate);
-  return { evaluation: answer, of: of?.rig ?? null, ...rest };
+  const answered = useAnswer(question, api.evaluate);
+  return useMemo(() => {
+    const { answer, of, ...rest } = answered;
+    return { evaluation: answer, of: of?.rig ?? null, ...rest };
+  }, [answered]);
 }

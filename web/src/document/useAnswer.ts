@@ -1,4 +1,4 @@
-import { useCallback, useEffect, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { Refusal } from "../api/client";
 
 export type Answered<Q, A> = {
@@ -59,5 +59,6 @@ export function useAnswer<Q, A>(question: Q, put: (question: Q) => Promise<A>): 
     void ask();
   }, [question, ask]);
 
-  return { ...state, waiting: state.of !== question };
+  const waiting = state.of !== question;
+  return useMemo(() => ({ ...state, waiting }), [state, waiting]);
 }

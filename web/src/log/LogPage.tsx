@@ -11,6 +11,7 @@ import { say, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { counted, inWords } from "../units/vocabulary";
 import { BringIn } from "./BringIn";
+import { Learnt } from "./Learnt";
 import { NewOuting } from "./NewOuting";
 import { Rates } from "./Rates";
 import { Sessions } from "./Sessions";
@@ -124,6 +125,7 @@ function Book({ logged, catalogue }: { logged: Logged; catalogue: Catalogue }) {
           onChoose={(id) => put("session", id)}
         />
         {taught.data && <NextTime taught={taught.data} />}
+        <Learnt />
       </Stack>
       {dialog === "new" && <NewOuting onClose={() => setDialog(null)} onBegun={(id) => put("session", id)} />}
       {dialog === "in" && <BringIn onClose={() => setDialog(null)} />}

@@ -12,6 +12,7 @@ import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { counted } from "../units/vocabulary";
 import { Happen } from "./Happen";
+import { Photographs } from "./Photographs";
 import { TimeLine } from "./TimeLine";
 import { ZONE } from "./zone";
 
@@ -66,6 +67,7 @@ function One({ kept, catalogue, logged }: { kept: KeptOuting; catalogue: Catalog
       {fields.notes && <Text>{fields.notes}</Text>}
       {events.isError && <Refused>{events.error.message}</Refused>}
       <TimeLine outing={fields} events={happened} />
+      <Photographs outing={fields} />
       {said && <Refused>{said}</Refused>}
       <Happen
         outing={fields}
@@ -152,6 +154,7 @@ function Row({ event: e, catalogue, onDrop }: { event: LogEvent; catalogue: Cata
       ]
         .filter(Boolean)
         .join(", "),
+    tip: () => `the tip showed ${write(e.tip_m ?? 0, "tip", units)}`,
     note: () => e.text ?? "",
   }[e.kind]();
   const toBench = async () => {

@@ -1,9 +1,10 @@
-import { Box, Heading, Stack, Text } from "@chakra-ui/react";
+import { Box, Heading, Stack } from "@chakra-ui/react";
 import { IMPERIAL, METRIC, MIXED, type Units } from "../units/quantity";
 import { changeSettings, type Theme, useSettings } from "../units/settings";
 import type { Vocabulary } from "../units/vocabulary";
 import { Choice, options } from "./Choice";
 import { OtherDevices } from "./OtherDevices";
+import { PutBack } from "./PutBack";
 import { Sheet } from "./Sheet";
 
 const SETS: Record<string, { name: string; units: Units }> = {
@@ -55,10 +56,11 @@ export default function SettingsDialog({ onClose }: { onClose: () => void }) {
             <a className="bw-link" href="/api/copies/everything.json" download>
               All of it as text (JSON)
             </a>
+            <a className="bw-link" href="/api/copies/photographs.zip" download>
+              All photographs (zip)
+            </a>
           </Stack>
-          <Text fontSize="sm" color="soft" mt="1">
-            “brookwind restore FILE” puts a copy back, after a look at what is in it.
-          </Text>
+          <PutBack />
         </Box>
       </Stack>
     </Sheet>

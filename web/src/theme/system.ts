@@ -44,6 +44,20 @@ const config = defineConfig({
       lineHeight: "1.15",
       "& > span": { display: "block", px: "1", py: "1.5", overflowWrap: "anywhere" },
     },
+    ".bw-photo": { borderRadius: "l1", overflow: "hidden", cursor: "pointer", h: "24", bg: "well" },
+    ".bw-photo img": { h: "100%", w: "auto" },
+    ".bw-add-photo": {
+      display: "inline-flex",
+      alignItems: "center",
+      minH: "12",
+      px: "4",
+      borderWidth: "1px",
+      borderColor: "edge",
+      borderRadius: "l1",
+      fontWeight: "600",
+      cursor: "pointer",
+    },
+    ".bw-add-photo:focus-within": { outline: "3px solid", outlineColor: "tip" },
     ".bw-look[aria-pressed=true]": { outline: "3px solid", outlineColor: "tip" },
     ".bw-bead.here": { outline: "3px solid", outlineColor: "tip", outlineOffset: "2px" },
     ".bw-link": { color: "ink", textDecoration: "underline", fontWeight: "600", py: "2" },
@@ -175,4 +189,14 @@ const config = defineConfig({
   },
 });
 
-export const system = createSystem(defaultBaseConfig, config);
+const made = createSystem(defaultBaseConfig, config);
+
+/** Recipes by what they are made from: left to itself the library makes each anew whenever an element is drawn. */
+const recipeOf = new WeakMap<object, ReturnType<typeof made.cva>>();
+const cva = ((from: Parameters<typeof made.cva>[0]) => {
+  const known = recipeOf.get(from) ?? made.cva(from);
+  recipeOf.set(from, known);
+  return known;
+}) as typeof made.cva;
+
+export const system = { ...made, cva };

@@ -1,6 +1,7 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, type Offer, type Offers, Refusal, sentenceOf } from "../../api/client";
+import { useRested } from "../../document/useRested";
 import { Button } from "../../shell/Button";
 import { about, counts, say } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
@@ -8,6 +9,8 @@ import { counted } from "../../units/vocabulary";
 import { useHere } from "../here";
 import { PatternMark } from "./PatternMark";
 import { Sure } from "./Sure";
+
+const RESTS_MS = 900;
 
 /** Ways to balance the rig that differ in kind: looked at on the scene first, then taken. */
 export function Proposals() {
@@ -22,10 +25,11 @@ export function Proposals() {
     queryFn: (): Promise<Offers> => api.offers(rig, wish),
   });
   const offered = found.isPlaceholderData ? undefined : found.data?.offers;
-  // The falls take longer than the choice of shot: they are put in when they are there.
+  // The falls take longer than the choice of shot: they are asked of what stays, and put in when they are there.
+  const rested = useRested(offered, RESTS_MS);
   const falls = useQuery({
     queryKey: ["fall-times", offered?.map((o) => o.proposal.rig)],
-    enabled: (offered?.length ?? 0) > 0,
+    enabled: (rested?.length ?? 0) > 0,
     gcTime: 10_000,
     retry: false,
     queryFn: ({ signal }) =>

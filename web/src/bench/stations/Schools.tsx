@@ -3,6 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, type Comparison } from "../../api/client";
+import { useRested } from "../../document/useRested";
 import { purposeOf } from "../../method/purpose";
 import { Button } from "../../shell/Button";
 import { Choice, options } from "../../shell/Choice";
@@ -13,6 +14,8 @@ import type { BenchState } from "../useBench";
 
 type Side = Comparison["sides"][number];
 
+const RESTS_MS = 600;
+
 /** Where good anglers differ: the school that holds here, and both tied on the present rig with figures. */
 export function Schools({ bench }: { bench: BenchState }) {
   const [question, setQuestion] = useState("leader");
@@ -22,10 +25,11 @@ export function Schools({ bench }: { bench: BenchState }) {
     queryFn: () => api.answers(purposeOf(rig)),
     placeholderData: keepPreviousData,
   });
+  const rested = useRested(rig, RESTS_MS);
   const compared = useQuery({
     queryKey: ["compare", question, rig.water, rig.aim, rig.components],
     queryFn: () => api.compare(rig, question),
-    enabled: !bench.gesturing,
+    enabled: !bench.gesturing && rested !== null,
     gcTime: 10_000,
     retry: false,
   });

@@ -1,0 +1,92 @@
+"""A float that carries another load than its label says is found out by its tip, and only then."""
+
+from __future__ import annotations
+
+from datetime import UTC, datetime, timedelta
+
+import pytest
+from fastapi.testclient import TestClient
+
+from brookwind.core.answers.learnt import SeenTip, learnt_floats
+from brookwind.core.box.stock import FloatStock
+from brookwind.core.floats.body import float_body
+from brookwind.core.floats.spec import Calibration
+from brookwind.core.gravity import LABEL_LEAD_NET
+from brookwind.core.rest.settle import settle
+from brookwind.core.rig.document import Rig
+
+BEGINS = datetime(2026, 6, 1, 6, tzinfo=UTC)
+
+
+def seen(rig: Rig, truth: float, times: int = 3) -> list[SeenTip]:
+    """What its tip shows when the float has so many times the volume it is taken for."""
+    spec = rig.float_piece.spec
+    fit = Calibration(
+        volume_scale=truth, mass_kg=float_body(spec).mass_kg, capacity_sigma_kg=0.0, readings=1, on="2026-06-01"
+    )
+    real = spec.model_copy(update={"calibration": fit})
+    true = rig.model_copy(
+        update={
+            "components": tuple(c.model_copy(update={"spec": real}) if c.kind == "float" else c for c in rig.components)
+        }
+    )
+    tip = settle(true).tip_m
+    return [SeenTip(BEGINS + timedelta(hours=k + 1), round(tip, 3), rig) for k in range(times)]
+
+
+@pytest.fixture
+def rig(rigs: dict[str, Rig]) -> Rig:
+    return rigs["rudd-strung"]
+
+
+@pytest.fixture
+def box(rig: Rig) -> dict[str, FloatStock]:
+    piece = rig.float_piece
+    assert piece.item is not None
+    return {piece.item: FloatStock(item=piece.item, label=piece.label, spec=piece.spec)}
+
+
+@pytest.mark.parametrize("truth", [1.05, 1.08])
+def test_what_it_truly_carries_is_found_within_its_range(rig: Rig, box: dict[str, FloatStock], truth: float) -> None:
+    spec = rig.float_piece.spec
+    body = float_body(spec)
+    (learnt,) = learnt_floats(seen(rig, truth), box)
+    calibrated = float_body(learnt.stock.spec)
+    # The volume below the mark grew, the mass stayed: all of the growth is load.
+    wanted = body.rated_kg + (truth - 1.0) * (body.mass_kg + LABEL_LEAD_NET * body.rated_kg) / LABEL_LEAD_NET
+    assert calibrated.rated_kg == pytest.approx(wanted, rel=0.04)
+    assert "more than" in learnt.says.says
+    assert learnt.stock.tube is not None
+    assert [r.label for r in learnt.stock.tube.readings] == ["at the water"] * 3
+    # Taken, it is not offered again.
+    assert learnt_floats(seen(rig, truth), {learnt.item: learnt.stock}) == ()
+
+
+def test_a_float_as_it_is_labelled_once_noted_or_in_a_current_teaches_nothing(
+    rig: Rig, box: dict[str, FloatStock]
+) -> None:
+    assert learnt_floats(seen(rig, 1.0), box) == ()
+    assert learnt_floats(seen(rig, 1.06, times=1), box) == ()
+    flowing = rig.model_copy(update={"conditions": rig.conditions.model_copy(update={"current_m_s": 0.4})})
+    assert learnt_floats([s._replace(rig=flowing) for s in seen(rig, 1.06)], box) == ()
+    assert learnt_floats(seen(rig, 1.06), {}) == ()
+
+
+def test_tips_noted_at_the_water_are_offered_and_read_back(client: TestClient, rig: Rig) -> None:
+    before = client.get("/api/log/learnt").json()
+    session = {"id": "o-tips", "place": "Reed gap", "begins": "2026-06-01T06:00:00Z", "ends": "2026-06-02T06:00:00Z"}
+    assert client.post("/api/log/outings", json=session).status_code == 201
+    noted = [{"id": "e-rig", "at": "2026-06-01T05:59:00Z", "kind": "rig", "rig": rig.model_dump(mode="json")}]
+    assert client.post("/api/log/outings/o-tips/events", json=noted[0]).status_code == 422
+    noted[0]["at"] = "2026-06-01T06:00:00Z"
+    noted += [
+        {"id": f"e-{k}", "at": s.at.isoformat(), "kind": "tip", "tip_m": s.tip_m} for k, s in enumerate(seen(rig, 1.08))
+    ]
+    for event in noted:
+        assert client.post("/api/log/outings/o-tips/events", json=event).status_code == 201
+    assert client.get("/api/log/outings/o-tips/events").json()[1]["tip_m"] == noted[1]["tip_m"]
+    learnt = client.get("/api/log/learnt").json()
+    assert len(learnt) == len({o["item"] for o in before} | {rig.float_piece.item})
+    # A tip without what it showed is refused with its field.
+    bare = client.post("/api/log/outings/o-tips/events", json={"id": "e-9", "at": noted[1]["at"], "kind": "tip"})
+    assert bare.json()["errors"][0]["message"].startswith("A look at the tip")

@@ -1,0 +1,85 @@
+import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, type Schemas } from "../api/client";
+import { Button } from "../shell/Button";
+import { Refused } from "../shell/Refused";
+import { useAttempt } from "../shell/useAttempt";
+import { say } from "../units/quantity";
+import { useSettings } from "../units/settings";
+import { inWords } from "../units/vocabulary";
+
+type FloatLearnt = Schemas["FloatLearnt"];
+
+/** What the models could learn of what was noted at the water: offered, never taken by itself. */
+export function Learnt() {
+  const { units, vocabulary } = useSettings();
+  const queries = useQueryClient();
+  const learnt = useQuery({ queryKey: ["learnt"], queryFn: api.learnt });
+  const { said, attempt } = useAttempt();
+  const [taken, setTaken] = useState<{ item: string; says: string; back: FloatLearnt["stock"] } | null>(null);
+  const put = (stock: FloatLearnt["stock"]) =>
+    attempt(async () => {
+      const kept = (await api.box()).find((k) => k.fields.item === stock.item);
+      if (kept) await api.updateBoxItem(stock.item, kept.version, stock);
+      await Promise.all([
+        queries.invalidateQueries({ queryKey: ["learnt"] }),
+        queries.invalidateQueries({ queryKey: ["box"] }),
+      ]);
+    });
+  const take = async (one: FloatLearnt) => {
+    const kept = (await api.box()).find((k) => k.fields.item === one.item);
+    await put(one.stock);
+    if (kept) setTaken({ item: one.item, says: one.stock.label, back: kept.fields as FloatLearnt["stock"] });
+  };
+  const words = (told: FloatLearnt["says"]) => inWords(say(told.says, told.figures ?? {}, units), vocabulary);
+  const offered = learnt.data ?? [];
+  if (offered.length === 0 && !taken && !said) return null;
+  return (
+    <Box
+      as="section"
+      aria-label="What Brookwind could learn"
+      bg="card"
+      borderWidth="1px"
+      borderColor="rule"
+      borderRadius="l3"
+      p="5"
+    >
+      <Heading as="h2" fontFamily="heading" fontSize="xl" fontWeight="bold" mb="2">
+        What Brookwind could learn
+      </Heading>
+      {said && <Refused>{said}</Refused>}
+      <Stack as="ul" className="bw-plain" gap="2">
+        {offered.map((one) => (
+          <Flex as="li" key={one.item} gap="3" justify="space-between" align="center" wrap="wrap">
+            <Box flex="1" minW="220px">
+              <Text fontWeight="semibold">{words(one.says)}</Text>
+              <Text fontSize="sm" color="soft">
+                {words(one.why)}
+              </Text>
+            </Box>
+            <Button onClick={() => void take(one)}>
+              Reckon with it<span className="bw-hidden">: {one.stock.label}</span>
+            </Button>
+          </Flex>
+        ))}
+      </Stack>
+      {taken && (
+        <Flex role="status" gap="3" align="center" mt="2">
+          <Text>
+            {taken.says} is reckoned as it was seen, in the box; rigs tied before ask on the bench. Its readings stand
+            in its tube test.
+          </Text>
+          <Button
+            onClick={async () => {
+              await put(taken.back);
+              setTaken(null);
+            }}
+          >
+            Undo
+          </Button>
+        </Flex>
+      )}
+    </Box>
+  );
+}
