@@ -1,5 +1,5 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
-import { type KeyboardEvent, type PointerEvent, useRef } from "react";
+import { type KeyboardEvent, memo, type PointerEvent, useRef } from "react";
 import type { Picture, Survey } from "../api/client";
 import { colour } from "../scene/colour";
 import { Button } from "../shell/Button";
@@ -23,7 +23,7 @@ const LOW = 64;
 const MINUTE = 60_000;
 
 /** The level over the session, with its turns, the stop moves, and a line for the moment shown; slide it to look ahead. */
-export function LevelCurve({ picture, survey, at, live, onScrub, units }: Props) {
+export const LevelCurve = memo(function LevelCurve({ picture, survey, at, live, onScrub, units }: Props) {
   const [box, { width }] = useSize({ width: 640, height: HEIGHT });
   const grip = useRef(false);
   const { level } = picture;
@@ -140,7 +140,7 @@ export function LevelCurve({ picture, survey, at, live, onScrub, units }: Props)
       </Box>
     </Box>
   );
-}
+});
 
 type GroundProps = { picture: Picture; survey: Survey; x: (t: number) => number; height: number; width: number };
 

@@ -75,7 +75,7 @@ export function Water({ kept, draft, rig, catalogue, box, onReload }: Props) {
   const { units } = useSettings();
   const go = useNavigate();
   const swims = useSwims();
-  const state = useSurvey(kept, draft);
+  const { state, saving } = useSurvey(kept, draft);
   const { survey } = state;
   const { now, at, live, setScrubbed, question, answer } = usePicture(survey, rig);
   const { bead, setBead } = useBead();
@@ -102,15 +102,26 @@ export function Water({ kept, draft, rig, catalogue, box, onReload }: Props) {
   };
 
   const refusal = answer.refusal && answer.refusal.status !== 0 ? answer.refusal : null;
-  const here = { state, picture, rig, catalogue, box, at, now, selected, onSelect: setSelected, question };
+  const panel = useMemo(
+    () => (
+      <WaterIs value={{ state, picture, rig, catalogue, box, at, now, selected, onSelect: setSelected, question }}>
+        <WaterPanel bead={bead} />
+      </WaterIs>
+    ),
+    [state, picture, rig, catalogue, box, at, now, selected, question, bead],
+  );
+  const beads = useMemo(
+    () => beadsOf(BEADS, { survey, picture, units }, answer.refusal),
+    [survey, picture, units, answer.refusal],
+  );
   return (
     <Flex direction="column" minH="100dvh" h={{ lg: "100dvh" }}>
       <Header>
-        <SaveChip state={state.saving} />
+        <SaveChip state={saving} />
         <UndoButtons canUndo={state.canUndo} canRedo={state.canRedo} undo={state.acts.undo} redo={state.acts.redo} />
       </Header>
       <SavingNotice
-        saving={state.saving}
+        saving={saving}
         stale={{ label: "Save mine over it", act: saveOver }}
         gone={{ label: "Enter the swim again", act: async () => setStarting(true) }}
         onReload={onReload}
@@ -132,12 +143,7 @@ export function Water({ kept, draft, rig, catalogue, box, onReload }: Props) {
             onGo={(id) => go(`/water/${id}`)}
             onNew={() => setStarting(true)}
           />
-          <BeadLine
-            label="The water"
-            beads={beadsOf(BEADS, { survey, picture, units }, answer.refusal)}
-            present={bead.id}
-            onGo={setBead}
-          />
+          <BeadLine label="The water" beads={beads} present={bead.id} onGo={setBead} />
         </Flex>
         <Flex gridArea="scene" direction="column" gap="3" minH="0" minW="0">
           <WaterStage answer={answer} rig={rig} state={state} selected={selected} onSelect={choose} />
@@ -148,9 +154,7 @@ export function Water({ kept, draft, rig, catalogue, box, onReload }: Props) {
             <LevelCurve picture={picture} survey={survey} at={at} live={live} onScrub={setScrubbed} units={units} />
           )}
         </Flex>
-        <WaterIs value={here}>
-          <WaterPanel bead={bead} />
-        </WaterIs>
+        {panel}
       </Grid>
       {starting && <NewSwim onClose={() => setStarting(false)} onMade={(id) => go(`/water/${id}`)} />}
     </Flex>

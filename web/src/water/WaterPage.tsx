@@ -1,6 +1,6 @@
 import { Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { Navigate, useNavigate, useParams } from "react-router";
 import { api, type Survey } from "../api/client";
 import { useSwims } from "../bench/useSwims";
@@ -58,6 +58,7 @@ function SurveyLoader({ swimId }: { swimId: string }) {
   });
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
   const box = useQuery({ queryKey: ["box"], queryFn: api.box });
+  const stock = useMemo(() => (box.data ?? []).map((k) => k.fields), [box.data]);
   const failed = [survey, rigs, catalogue, box].find((q) => q.isError);
   if (failed?.error) {
     const again = () => {
@@ -74,7 +75,7 @@ function SurveyLoader({ swimId }: { swimId: string }) {
       draft={readDraft<Survey>(draftId(swimId), "soundings")}
       rig={rig.data?.fields ?? null}
       catalogue={catalogue.data}
-      box={box.data.map((k) => k.fields)}
+      box={stock}
       onReload={() => {
         dropDraft(draftId(swimId));
         setOpened((n) => n + 1);

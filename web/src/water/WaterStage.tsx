@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { MapPin } from "lucide-react";
-import { useState } from "react";
+import { memo, useState } from "react";
 import type { Look, Picture, Rig } from "../api/client";
 import type { Answered } from "../document/useAnswer";
 import { Button } from "../shell/Button";
@@ -18,7 +18,7 @@ type Props = {
 };
 
 /** The water drawn: its section, or its map from above. */
-export function WaterStage({ answer, rig, state, selected, onSelect }: Props) {
+export const WaterStage = memo(function WaterStage({ answer, rig, state, selected, onSelect }: Props) {
   const { units } = useSettings();
   const [map, setMap] = useState(false);
   const { answer: picture, of } = answer;
@@ -59,4 +59,4 @@ export function WaterStage({ answer, rig, state, selected, onSelect }: Props) {
       )}
     </Box>
   );
-}
+});

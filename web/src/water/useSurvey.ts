@@ -1,4 +1,4 @@
-import { useCallback, useState } from "react";
+import { useCallback, useMemo, useState } from "react";
 import { api, type KeptSurvey, type LevelSource, Refusal, type Survey } from "../api/client";
 import type { Draft } from "../document/drafts";
 import { type Keeper, useAutosave } from "../document/useAutosave";
@@ -50,10 +50,15 @@ export function useSurvey(kept: KeptSurvey, draft: Draft<Survey> | null) {
     [acts, attempt],
   );
 
-  return { survey: present, gesturing, canUndo, canRedo, saving, said, setSaid, change, attempt, relevel, acts };
+  // The same as long as nothing in it changed; how its saving does comes and goes, and only the header shows it.
+  const state = useMemo(
+    () => ({ survey: present, gesturing, canUndo, canRedo, said, setSaid, change, attempt, relevel, acts }),
+    [present, gesturing, canUndo, canRedo, said, change, attempt, relevel, acts],
+  );
+  return { state, saving };
 }
 
-export type SurveyState = ReturnType<typeof useSurvey>;
+export type SurveyState = ReturnType<typeof useSurvey>["state"];
 
 /** A new id, unlike any other of the survey. */
 export const freshId = (kind: string): string => `${kind}-${uuid().replaceAll("-", "").slice(0, 10)}`;
