@@ -1,7 +1,7 @@
 """Two seasons of made-up sessions on the scenario's waters, with things in them that the log can find.
 
 In them grayling come best with the bait about a hand off the bed, tench in the first hours, rudd on the drop, and
-mullet no better on one bait than on another.
+mullet no better on one bait than on another. The 3BB of the rudd rig carries more than its label says.
 """
 
 from __future__ import annotations
@@ -19,6 +19,8 @@ from brookwind.core.rig.document import Rig
 
 SEED = 61
 SESSIONS = 61
+NOTED = 14
+"""In the last so many, tips were noted."""
 
 
 @dataclass(frozen=True)
@@ -41,6 +43,8 @@ class _Water:
     """Times as many by height, hour and bait."""
     drops: float = 0.2
     """Share that comes on the drop."""
+    tip_m: float | None = None
+    """What the tip showed when it was noted, in the last of the sessions: more than its label lets expect. [m]"""
 
 
 def _flat(height_m: float, hour: float, bait: str) -> float:
@@ -61,7 +65,7 @@ _WATERS = (
     _Water("wend-mere-lily-bay", "Lily bay, Wend Mere", "tench-lift", "tench", ("rudd",), (4.5, 6.0), (4.0, 6.0), 0.6,
            0.42, (0.0,), ("corn", "red worm"), _tench),
     _Water("wend-mere-reed-gap", "Reed gap, Wend Mere", "rudd-strung", "rudd", ("roach",), (14.0, 16.0), (2.5, 4.0),
-           4.0, 0.19, (0.6, 0.9), ("maggot", "caster"), _flat, drops=0.7),
+           4.0, 0.19, (0.6, 0.9), ("maggot", "caster"), _flat, drops=0.7, tip_m=0.012),
     _Water("skerry-wall-steps", "The steps, Skerry Wall", "mullet-slider", "mullet", (), (7.0, 11.0), (3.0, 4.5), 0.5,
            0.44, (0.4, 0.8), ("bread flake", "mackerel strip"), _flat),
 )  # fmt: skip
@@ -78,8 +82,16 @@ def seasons(rigs: Sequence[Rig], today: date) -> list[tuple[Outing, list[Event]]
     for k in range(SESSIONS):
         water = _WATERS[k % len(_WATERS)]
         day = today - timedelta(days=5 + 11 * (SESSIONS - 1 - k) + random.randrange(6))
-        made.append(_session(f"s{k:03}", water, by_id[water.rig], day, random))
+        outing, events = _session(f"s{k:03}", water, by_id[water.rig], day, random)
+        if water.tip_m is not None and k >= SESSIONS - NOTED:
+            at = outing.begins + timedelta(minutes=20)
+            events = sorted([*events, Event(id=f"{outing.id}-tip", at=at, kind="tip", tip_m=water.tip_m)], key=_at)
+        made.append((outing, events))
     return made
+
+
+def _at(event: Event) -> datetime:
+    return event.at
 
 
 def _session(key: str, water: _Water, rig: Rig, day: date, random: Random) -> tuple[Outing, list[Event]]:
@@ -115,7 +127,7 @@ def _session(key: str, water: _Water, rig: Rig, day: date, random: Random) -> tu
                 missed = moment + timedelta(minutes=random.uniform(1, 9))
                 if missed < stop:
                     put(missed.replace(microsecond=0), kind="bite", came=came)
-    return outing, sorted(events, key=lambda e: e.at)
+    return outing, sorted(events, key=_at)
 
 
 def _fished(rig: Rig, height_m: float, bait: str) -> Rig:

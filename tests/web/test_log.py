@@ -7,6 +7,7 @@ import re
 import pytest
 from playwright.sync_api import Page, expect
 
+from ..api.test_photographs import picture
 from .conftest import Server
 from .looks import axe_finds
 
@@ -66,3 +67,50 @@ def test_a_rig_of_an_old_session_goes_to_the_bench_and_the_table_comes_in_again(
     expect(page.get_by_text("61 sessions in it, 0 of them new")).to_be_visible()
     put.set_input_files({"name": "log.csv", "mimeType": "text/csv", "buffer": b"a,b\n1,2\n"})
     expect(page.get_by_text(re.compile("The table lacks the columns"))).to_be_visible()
+
+
+def test_photographs_what_was_learnt_and_a_copy_put_back(server: Server, page: Page) -> None:
+    page.goto(f"{server.url}/log?session=s056")
+    photos = page.get_by_role("region", name="Photographs")
+    photos.get_by_label("Add photographs").set_input_files(
+        [{"name": f"{k}.jpg", "mimeType": "image/jpeg", "buffer": picture()} for k in "ab"]
+    )
+    expect(photos.get_by_role("img")).to_have_count(2)
+    photos.get_by_role("button").first.press("Enter")
+    page.get_by_label("What is on it").fill("The first of the day")
+    page.keyboard.press("Enter")
+    expect(page.get_by_role("dialog", name="The first of the day")).to_be_visible()
+    page.keyboard.press("Escape")
+    page.reload()
+    expect(photos.get_by_role("img", name="The first of the day")).to_be_visible()
+    copy = page.request.get(f"{server.url}/api/copies/brookwind.db").body()
+    photos.get_by_role("button", name="The first of the day").click()
+    page.get_by_role("button", name="Take it out").click()
+    page.get_by_role("button", name="Yes, take it out").click()
+    expect(photos.get_by_role("img")).to_have_count(1)
+    photos.get_by_label("Another photograph").set_input_files(
+        {"name": "c.jpg", "mimeType": "image/jpeg", "buffer": b"no picture"}
+    )
+    expect(photos.get_by_role("alert")).to_contain_text("no picture that can be read")
+    learnt = page.get_by_role("region", name="What Brookwind could learn")
+    expect(learnt).to_contain_text("3BB carries 1.26 g, more than the 1.20 g")
+    learnt.get_by_role("button", name="Reckon with it").click()
+    expect(learnt).to_contain_text("3BB is reckoned as it was seen")
+    learnt.get_by_role("button", name="Undo").click()
+    expect(learnt.get_by_role("button", name="Reckon with it")).to_be_visible()
+    page.get_by_role("button", name="Settings").click()
+    put = page.get_by_label("Put a copy back")
+    put.set_input_files({"name": "x.db", "mimeType": "application/octet-stream", "buffer": b"no database"})
+    expect(page.get_by_role("dialog").get_by_role("alert")).to_contain_text("is not a database")
+    put.set_input_files({"name": "x.db", "mimeType": "application/octet-stream", "buffer": copy})
+    expect(page.get_by_test_id("copy")).to_contain_text("2 × photograph")
+    page.get_by_role("button", name="Put it in the place of what is here").click()
+    expect(page.get_by_text("What was there before can be had back.")).to_be_visible()
+    assert axe_finds(page) == []
+    page.keyboard.press("Escape")
+    expect(photos.get_by_role("img")).to_have_count(2)
+    page.get_by_role("button", name="Settings").click()
+    page.get_by_role("button", name="Undo the last putting back").click()
+    expect(page.get_by_text("As it was before.")).to_be_visible()
+    page.keyboard.press("Escape")
+    expect(photos.get_by_role("img")).to_have_count(1)

@@ -9,11 +9,14 @@ import {
   eventsOf,
   happened,
   keepDay,
+  lastOf,
+  photographed,
   putOn,
   readDay,
   settingOf,
   takenBack,
 } from "./day";
+import { keepPicture, pictureOf } from "./pictures";
 import { type Calls, sendAll } from "./sync";
 
 const rig = (id: string, setting: number) => ({
@@ -52,6 +55,8 @@ function server(refuses: (e: LogEvent) => boolean = () => false) {
       await answer(e.id);
     },
     dropEvent: (_: string, id: string) => answer(`drop ${id}`),
+    addPhotograph: (_: string, id: string) => answer(id),
+    dropPhotograph: (_: string, id: string) => answer(`drop photo ${id}`),
     saveOuting: () => answer("end"),
     log: async () => ({ outings: [{ version: 1, fields: { id: "", ends: null } }] }),
   } as unknown as Calls;
@@ -133,6 +138,21 @@ describe("a day at the water", () => {
     expect(now.did.map((one) => one.state)).toEqual(["kept", "kept", "refused", "kept"]);
     expect(now.did[2]?.says).toBe("Not so.");
     expect(countsOf(now).fish).toBe(0);
+  });
+
+  it("sends a photograph with its picture, takes it back, and says when the picture is gone", async () => {
+    const s = server();
+    await keepPicture("p-1", new Blob(["pixels"]));
+    let d = photographed(photographed(day(), "p-1", at(1)), "p-2", at(2));
+    expect([lastOf(d), countsOf(d).photos]).toEqual([{ id: "p-2", kind: "photo" }, 2]);
+    const { now } = await sentBy(d, s);
+    expect(now.did.map((one) => one.state)).toEqual(["kept", "kept", "kept", "refused"]);
+    expect(now.did[3]?.says).toContain("no longer has the picture");
+    expect(await pictureOf("p-1")).toBeNull();
+    d = takenBack(now);
+    expect(countsOf(d).photos).toBe(1);
+    await sentBy(d, s);
+    expect(s.kept.at(-1)).toBe("drop photo p-1");
   });
 
   it("ends no sooner than it began", () => {

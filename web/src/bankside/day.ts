@@ -143,12 +143,13 @@ export function rigOn(day: Day): PreparedRig & { rig_setting: number } {
 /** How many of what. */
 export function countsOf(day: Day) {
   const events = eventsOf(day);
+  const gone = goneOf(day);
   const n = (kind: LogEvent["kind"]) => events.filter((e) => e.kind === kind).length;
   return {
     casts: n("cast"),
     bites: n("bite"),
     fish: n("fish"),
-    photos: day.did.filter((d) => d.what === "photo").length,
+    photos: day.did.filter((d) => d.what === "photo" && !gone.has(d.id)).length,
     waiting: day.did.filter((d) => d.state === "waiting").length,
   };
 }
