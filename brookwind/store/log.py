@@ -2,11 +2,13 @@
 
 from __future__ import annotations
 
-from collections.abc import Iterable, Sequence
+import sqlite3
+from collections.abc import Callable, Iterable, Sequence
 from datetime import datetime
+from operator import itemgetter
 from typing import Any, cast
 
-from sqlalchemy import delete, func, text, update
+from sqlalchemy import ColumnElement, delete, func, update
 from sqlmodel import Session, col, select
 
 from brookwind.clock import now
@@ -22,12 +24,15 @@ from brookwind.store.database import take_right_to_write
 from brookwind.store.repository import NotKept, Stale, Taken
 from brookwind.store.tables import EventRow, OutingRow, SwimRow
 
-_HAPPENED = """
-SELECT outing_id, (julianday(at) - 2440587.5) * 86400.0, kind, came, species,
-    rig_name, height_m, setting_m, pattern, bait
-FROM event WHERE kind IN ('rig', 'slide', 'fish', 'bite'){which} ORDER BY outing_id, at
+_CAME = """
+SELECT outing_id, (julianday(at) - 2440587.5) * 86400.0, kind, came, species, NULL
+FROM event INDEXED BY ix_event_came WHERE kind IN ('fish', 'bite'){which} ORDER BY outing_id, at
 """
-"""In short what happened, in order; times in seconds since 1970."""
+_ANEW = """
+SELECT outing_id, (julianday(at) - 2440587.5) * 86400.0, rig_name, height_m, setting_m, pattern, bait
+FROM event INDEXED BY ix_event_how WHERE kind IN ('rig', 'slide'){which} ORDER BY outing_id, at
+"""
+"""In short what came, and how it was fished, in order; seconds since 1970. Each is read from its index alone."""
 _FISHED_ANEW = frozenset({"rig", "slide"})
 """After these it is fished another way."""
 MOST_TIPS = 300
@@ -58,6 +63,23 @@ class Asked(Frozen):
     since: datetime | None = None
 
 
+def _part(asked: Asked) -> list[ColumnElement[bool]]:
+    """What the sessions of a part of the log have."""
+    part = []
+    if asked.place is not None:
+        part.append(col(OutingRow.place) == asked.place)
+    if asked.since is not None:
+        part.append(col(OutingRow.begins_at) >= in_utc(asked.since)[0])
+    return part
+
+
+def _reader(session: Session) -> Callable[[str, dict[str, str]], list[tuple[Any, ...]]]:
+    """Rows as the driver gives them: a hundred thousand of them are made into nothing else on the way."""
+    connection = session.connection().connection.driver_connection
+    assert isinstance(connection, sqlite3.Connection)
+    return lambda query, given: connection.execute(query, given).fetchall()
+
+
 class Log:
     """The log in a unit of work."""
 
@@ -78,7 +100,9 @@ class Log:
                 .group_by(col(EventRow.outing_id), col(EventRow.kind))
             ).all()
         }
-        rows = self.session.exec(self._rows(asked or Asked()).order_by(col(OutingRow.begins_at).desc())).all()
+        rows = self.session.exec(
+            select(OutingRow).where(*_part(asked or Asked())).order_by(col(OutingRow.begins_at).desc())
+        ).all()
         return [self._kept(r, counted.get((r.id, "fish"), 0), counted.get((r.id, "bite"), 0)) for r in rows]
 
     def get(self, key: str) -> KeptOuting:
@@ -205,26 +229,35 @@ class Log:
         asked: which part.
         """
         moment = now()
-        rows = self.session.exec(self._rows(asked).order_by(col(OutingRow.begins_at))).all()
+        rows = self.session.execute(
+            select(
+                OutingRow.id,
+                OutingRow.place,
+                OutingRow.begins_at,
+                OutingRow.ends_at,
+            )
+            .add_columns(col(OutingRow.offset_min))
+            .where(*_part(asked))
+            .order_by(col(OutingRow.begins_at))
+        ).all()
         visits = [
-            Visit(r.id, r.place, r.begins_at.timestamp(), (r.ends_at or moment).timestamp(), r.offset_min / 60.0)
-            for r in rows
+            Visit(key, place, begins.timestamp(), (ends or moment).timestamp(), offset / 60.0)
+            for key, place, begins, ends, offset in rows
         ]
-        # Tens of thousands of rows: read as they lie, each way of fishing made once.
-        ways: dict[tuple[Any, ...], Fished] = {}
-        happened = []
         whole = asked.place is None and asked.since is None
         which = "" if whole else f" AND outing_id IN ({', '.join(f':o{i}' for i in range(len(rows)))})"
-        found = self.session.execute(
-            text(_HAPPENED.format(which=which)), {} if whole else {f"o{i}": r.id for i, r in enumerate(rows)}
-        )
-        for outing, at, kind, came, species, *how in found:
-            way = None
-            if kind in _FISHED_ANEW and how[0] is not None:
-                key = tuple(how)
-                way = ways.get(key) or ways.setdefault(key, _how(*how))
-            happened.append(Happened(outing, at, "rig" if kind in _FISHED_ANEW else kind, came, species, way))
-        return visits, happened
+        given = {} if whole else {f"o{i}": row[0] for i, row in enumerate(rows)}
+        # Tens of thousands of rows: read as they lie, each way of fishing made once.
+        ways: dict[tuple[Any, ...], Fished] = {}
+        happened: list[tuple[Any, ...]] = []
+        read = _reader(self.session)
+        for outing, at, *how in read(_ANEW.format(which=which), given):
+            key = tuple(how)
+            way = None if how[0] is None else ways.get(key) or ways.setdefault(key, _how(*how))
+            happened.append((outing, at, "rig", None, None, way))
+        # Both lie in order: putting one into the other is quick, and a rig goes before what came at the same moment.
+        happened = sorted(happened + read(_CAME.format(which=which), given), key=itemgetter(0, 1))
+        return visits, cast(list[Happened], happened)
 
     def tips(self) -> list[SeenTip]:
         """Tips noted at the water, each with the rig that was on; those before a rig was noted are left out."""
@@ -260,14 +293,6 @@ class Log:
             .order_by(func.count().desc())
         ).all()
         return [CaughtSpecies(id=s or "", n=n) for s, n in rows]
-
-    def _rows(self, asked: Asked) -> Any:
-        chosen = select(OutingRow)
-        if asked.place is not None:
-            chosen = chosen.where(OutingRow.place == asked.place)
-        if asked.since is not None:
-            chosen = chosen.where(OutingRow.begins_at >= in_utc(asked.since)[0])
-        return chosen
 
     def _row(self, key: str) -> OutingRow:
         row = self.session.get(OutingRow, key)

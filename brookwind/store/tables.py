@@ -154,7 +154,12 @@ class EventRow(SQLModel, table=True):
     """Something that happened in a session; it goes with it. How it was fished stands in columns beside the rig."""
 
     __tablename__ = "event"
-    __table_args__ = (Index("ix_event_outing_at", "outing_id", "at"), Index("ix_event_kind_species", "kind", "species"))
+    # What is asked of a long log stands in an index: beside the rigs, rows are far apart.
+    __table_args__ = (
+        Index("ix_event_came", "outing_id", "at", "kind", "came", "species"),
+        Index("ix_event_how", "kind", "outing_id", "at", "rig_name", "height_m", "setting_m", "pattern", "bait"),
+        Index("ix_event_kind_species", "kind", "species"),
+    )
 
     id: str = Field(primary_key=True)
     outing_id: str = Field(foreign_key="outing.id", ondelete="CASCADE")

@@ -2,8 +2,10 @@
 
 from __future__ import annotations
 
+from bisect import bisect_right
 from collections.abc import Iterable, Iterator, Sequence
-from itertools import pairwise
+from itertools import groupby
+from operator import itemgetter
 from typing import NamedTuple
 
 from brookwind.core.log.entries import Came, Fished, Kind
@@ -69,8 +71,8 @@ def pieces(visits: Iterable[Visit], happened: Sequence[Happened], species: str |
     species: only fish of this kind count, and only where it was ever caught; None: every fish.
     """
     of: dict[str, list[Happened]] = {}
-    for h in happened:
-        of.setdefault(h.outing, []).append(h)
+    for outing, of_it in groupby(happened, key=itemgetter(0)):
+        of.setdefault(outing, []).extend(of_it)
     found = [p for v in visits for p in _of_visit(v, of.get(v.id, []), species)]
     if species is None:
         return tuple(found)
@@ -83,16 +85,16 @@ def _of_visit(visit: Visit, happened: list[Happened], species: str | None) -> It
     begins, fished = visit.begins, None
     fish: list[float] = []
     came: list[Came] = []
-    for h in happened:
-        if h.kind == "rig":
-            if h.at > begins + _AT_ONCE_S:
-                yield _piece(visit, begins, h.at, fished, fish, came)
-            begins, fished, fish, came = max(h.at, visit.begins), h.fished, [], []
-        elif h.kind == "fish" and (species is None or h.species == species):
-            fish.append(h.at)
-            came += [h.came] if h.came else []
-        elif h.kind == "bite" and h.came and species is None:
-            came.append(h.came)
+    for _, at, kind, how_came, what, how in happened:
+        if kind == "rig":
+            if at > begins + _AT_ONCE_S:
+                yield _piece(visit, begins, at, fished, fish, came)
+            begins, fished, fish, came = max(at, visit.begins), how, [], []
+        elif kind == "fish" and (species is None or what == species):
+            fish.append(at)
+            came += [how_came] if how_came else []
+        elif kind == "bite" and how_came and species is None:
+            came.append(how_came)
     if visit.ends > begins:
         yield _piece(visit, begins, visit.ends, fished, fish, came)
 
@@ -106,12 +108,17 @@ def by_hour(piece: Piece) -> Iterator[tuple[int, float, int]]:
 
     piece: the piece.
     """
-    local = [t / 3600.0 + piece.offset_h for t in (piece.begins, piece.ends)]
-    fish = [(t / 3600.0 + piece.offset_h) % DAY_H for t in piece.fish]
-    for k, (low, high) in enumerate(pairwise(HOURS)):
-        hours, day = 0.0, local[0] // DAY_H * DAY_H
-        while day < local[1]:
-            hours += max(0.0, min(local[1], day + high) - max(local[0], day + low))
-            day += DAY_H
-        if hours > 0.0:
-            yield k, hours, sum(low <= f < high for f in fish)
+    begins, ends = (t / 3600.0 + piece.offset_h for t in (piece.begins, piece.ends))
+    hours, came = [0.0] * (len(HOURS) - 1), [0] * (len(HOURS) - 1)
+    day, k, at = begins // DAY_H * DAY_H, bisect_right(HOURS, begins % DAY_H) - 1, begins
+    while at < ends:
+        until = min(ends, day + HOURS[k + 1])
+        hours[k] += until - at
+        at, k = until, k + 1
+        if k == len(hours):
+            day, k = day + DAY_H, 0
+    for t in piece.fish:
+        came[bisect_right(HOURS, (t / 3600.0 + piece.offset_h) % DAY_H) - 1] += 1
+    for k, (lasted, n) in enumerate(zip(hours, came, strict=True)):
+        if lasted > 0.0:
+            yield k, lasted, n

@@ -1,4 +1,4 @@
-"""Photographs of sessions, and what the tip showed at the water."""
+"""Photographs of sessions, what the tip showed at the water, and what a long log is asked in indexes."""
 
 from __future__ import annotations
 
@@ -26,8 +26,15 @@ def upgrade() -> None:
     )
     op.create_index("ix_photograph_outing_id", "photograph", ["outing_id"])
     op.add_column("event", sa.Column("tip_m", sa.Float(), nullable=True))
+    op.drop_index("ix_event_outing_at", "event")
+    op.create_index("ix_event_came", "event", ["outing_id", "at", "kind", "came", "species"])
+    how = ["kind", "outing_id", "at", "rig_name", "height_m", "setting_m", "pattern", "bait"]
+    op.create_index("ix_event_how", "event", how)
 
 
 def downgrade() -> None:
+    op.drop_index("ix_event_how", "event")
+    op.drop_index("ix_event_came", "event")
+    op.create_index("ix_event_outing_at", "event", ["outing_id", "at"])
     op.drop_column("event", "tip_m")
     op.drop_table("photograph")
