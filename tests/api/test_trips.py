@@ -3,11 +3,14 @@
 from __future__ import annotations
 
 import json
+from datetime import UTC, datetime
 from typing import Any
 
 import pytest
 from fastapi.testclient import TestClient
 from icalendar import Calendar
+
+from brookwind.instruments.weather import read_weather
 
 BEGINS = "2026-11-30T08:00:00Z"
 
@@ -145,3 +148,15 @@ def test_a_slide_nobody_said_the_rig_of_is_kept_all_the_same(client: TestClient)
     assert client.post(events, json=slide).status_code == 201
     assert client.get(events).json()[0]["depth_m"] == 2.0
     assert client.get("/api/log/taught").status_code == 200
+
+
+def test_the_wind_of_a_day_comes_from_the_weather_station(client: TestClient) -> None:
+    day = begun(client)
+    refused = client.post("/api/trips/wind", json={"trip": day})
+    assert refused.json()["errors"][0]["path"] == ["wind_m_s"]
+    assert client.post("/api/instruments/connect", json={"kind": "weather", "where": "http://127.0.0.1:1/w"}).is_error
+    told = {"at": BEGINS, "wind_speed": 36.0, "wind_from_deg": 270, "units": {"wind_speed": "km/h"}}
+    client.app.state.hub._weather = read_weather(json.dumps(told).encode(), datetime(2026, 11, 30, 8, tzinfo=UTC))  # type: ignore[attr-defined]
+    wind = client.post("/api/trips/wind", json={"trip": day}).json()
+    assert wind["wind_m_s"] == {"low": 7.0, "high": 13.0}
+    assert wind["says"]["figures"]["wind"]["value"] == pytest.approx(10.0)

@@ -34,7 +34,8 @@ from brookwind.core.survey.plumbing.readings import (
     Under,
 )
 from brookwind.core.survey.plumbing.response import response
-from tests.core.plumbing import SETUP, bisect_bed, plumb_bed
+from brookwind.core.trip.plumbing import SightRow, sights
+from tests.core.plumbing import SETUP, bisect_bed, plumb_bed, see
 
 BEDS = 2000
 
@@ -245,3 +246,33 @@ def test_any_readings_get_an_ordered_interval_inside_the_limits(
     if found.next:
         assert 0.05 <= found.next.setting_m <= 6.0
         assert found.next.tells_bits >= 0.0
+
+
+def test_the_table_for_the_water_holds_the_depth_where_its_sights_overlap() -> None:
+    """The made-up angler reads it: the next setting is the one that would show as wanted in the middle of what is left
+    open."""
+    table = sights(spot(least_m=1.0, most_m=3.0, distance_m=10.0))
+    casts, covered, known = [], 0, 0
+    for seed in range(200):
+        rng = np.random.default_rng(seed)
+        depth, low, high = rng.uniform(1.1, 2.9), table.least_m, table.most_m
+        for n in range(1, 9):
+            at = min(table.rows, key=lambda r: abs(wanted(r) - 0.5 * (low + high)))
+            seen = see(rng, at.setting_m, depth)
+            by = seen.by_m if isinstance(seen, High) else 0.0
+            # Lying higher than the last step there is, it is as good as flat.
+            said = min((s for s in at.sights if s.what == seen.what), key=lambda s: abs((s.by_m or 0.0) - by))
+            low, high = max(low, said.low_m), min(high, said.high_m)
+            if high - low <= 2.0 * table.enough_m:
+                known += 1
+                casts.append(n)
+                covered += low - 0.02 <= depth <= high + 0.02
+                break
+    assert known >= 190
+    assert covered >= 0.88 * known
+    assert median(casts) <= 5
+
+
+def wanted(row: SightRow) -> float:
+    """The depth at which a float shows as wanted at a row's setting."""
+    return next(0.5 * (s.low_m + s.high_m) for s in row.sights if s.what == "as-wanted")

@@ -19,7 +19,7 @@ from brookwind.core.rig.document import Rig
 from brookwind.core.rig.refusals import from_validation
 from brookwind.core.rules.place_rules import PlaceRules
 from brookwind.core.survey.document import Survey
-from brookwind.core.trip.begin import begin_trip
+from brookwind.core.trip.begin import begin_trip, wind_of_the_day
 from brookwind.core.trip.candidates import candidates
 from brookwind.core.trip.cover import Choice, best_covers, worth_tying
 from brookwind.core.trip.day import cases_of, haunts_of, water_over
@@ -282,3 +282,15 @@ def test_a_day_that_does_not_hold_together_is_refused_in_words(fields: dict[str,
 def test_a_fish_nobody_knows_is_refused() -> None:
     with pytest.raises(NotUnderstood):
         answer(trip(fish=("kraken",)))
+
+
+@given(st.floats(0, 40), st.floats(0, 240))
+def test_the_wind_of_a_day_is_the_less_sure_the_further_off_it_is(measured: float, off_h: float) -> None:
+    day = trip()
+    near, _ = wind_of_the_day(day, measured, day.begins)
+    far, told = wind_of_the_day(day, measured, day.begins - timedelta(hours=off_h))
+    assert near.low <= measured + 0.05 >= far.low
+    assert near.high >= min(39.9, measured - 0.05)
+    assert far.high - far.low >= near.high - near.low - 0.11
+    assert 0 <= far.low <= far.high <= 40
+    assert set(told.figures) == {"wind", "low", "high"}

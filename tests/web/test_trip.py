@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+import re
 from collections.abc import Iterator
 from pathlib import Path
 
@@ -183,6 +184,17 @@ def test_the_stop_is_slid_by_the_tide_for_fish_and_out_of_the_table(server: Serv
     page.get_by_text("above them").locator("xpath=../..").get_by_role("button", name="I slid it").click()
     page.get_by_label("The water is").select_option(label="5.00 m")
     page.get_by_role("button", name="I slid it").last.click()
+    # Plumbed without the server: gone under, so deeper; then as wanted.
+    page.get_by_text("Plumb a spot").click()
+    server.stop()
+    page.get_by_role("button", name="gone under").click()
+    page.get_by_role("button", name="as wanted").click()
+    expect(page.get_by_test_id("plumbed")).to_have_text(re.compile(r"^\d\.\d\d m$"))
+    page.get_by_role("button", name="Take the last cast back").click()
+    expect(page.get_by_role("list", name="Casts").get_by_role("listitem")).to_have_count(1)
+    page.get_by_role("button", name="as wanted").click()
+    page.get_by_role("button", name="Write it down").click()
+    server.start()
     page.get_by_role("button", name="Rig", exact=True).click()
     expect(page.get_by_test_id("setting")).to_have_text("4.64 m")
     # What the float may say was reckoned at home.

@@ -9,6 +9,7 @@ from pydantic import BaseModel, Field
 
 from brookwind.api.session import (
     BookOfRequest,
+    BoxOfRequest,
     RigsOfRequest,
     RulesOfRequest,
     SurveysOfRequest,
@@ -34,6 +35,7 @@ class PrepareRequest(BaseModel):
 def prepare_day(
     request: PrepareRequest, rigs: RigsOfRequest, trips: TripsOfRequest, surveys: SurveysOfRequest,
     swims: SwimsOfRequest, waters: WatersOfRequest, rules: RulesOfRequest, book: BookOfRequest,
+    box: BoxOfRequest,
 ) -> Prepared:  # fmt: skip
     """Everything that may be asked at the water, reckoned beforehand."""
     trip: Trip | None = trips.get(request.trip).fields if request.trip else None
@@ -43,5 +45,5 @@ def prepare_day(
     place = f"{water.name}, {swim.name}" if swim and water else taken[0].water.name or "elsewhere"
     return prepare(
         taken, place[:120], surveys.of(swim.id).fields if swim else None, swim.depth_m if swim else 1.0, trip, now(),
-        rules.at_swim(swim.id) if swim else None, book,
+        rules.at_swim(swim.id) if swim else None, book, box.floats(),
     )  # fmt: skip

@@ -12,6 +12,7 @@ from pydantic import BaseModel, Field
 
 from brookwind.api.kept import add_records
 from brookwind.api.routers.files import attached
+from brookwind.api.routers.instruments import HubOfRequest
 from brookwind.api.session import (
     BookOfRequest,
     BoxOfRequest,
@@ -25,11 +26,11 @@ from brookwind.api.session import (
     WatersOfRequest,
 )
 from brookwind.clock import now
-from brookwind.core.errors import BrookwindError, Problem
+from brookwind.core.errors import BrookwindError, NotUnderstood, Problem
 from brookwind.core.figures import Told
 from brookwind.core.moment import Moment
-from brookwind.core.trip.begin import begin_trip
-from brookwind.core.trip.document import Trip
+from brookwind.core.trip.begin import begin_trip, wind_of_the_day
+from brookwind.core.trip.document import Span, Trip
 from brookwind.core.trip.since import differs
 from brookwind.core.trip.tackled import Tackled
 from brookwind.core.trip.tonight import Tonight, tonight
@@ -68,6 +69,13 @@ class Since(BaseModel):
 
     name: str = Field(default="")
     differs: list[Told] = []
+
+
+class Wind(BaseModel):
+    """The wind of a day, and how it is known."""
+
+    wind_m_s: Span
+    says: Told
 
 
 @router.post("/trips/begin")
@@ -135,6 +143,21 @@ def since(request: TripRequest, trips: TripsOfRequest, surveys: SurveysOfRequest
         return Since()
     survey, depth = surveys.of(trip.swim).fields, swims.get(trip.swim).fields.depth_m
     return Since(name=f"{before.begins:%d %B}", differs=list(differs(before, trip, survey, depth)))
+
+
+@router.post("/trips/wind")
+def wind_now(request: TripRequest, hub: HubOfRequest) -> Wind:
+    """The wind of a day by what the weather station told last. Refused when it told nothing yet."""
+    weather = hub.weather()
+    if weather is None:
+        raise NotUnderstood.one(
+            "no-weather",
+            "No weather station has told anything yet.",
+            "Connect one under Water, Devices.",
+            ("wind_m_s",),
+        )
+    span, says = wind_of_the_day(request.trip, weather.wind_m_s, weather.at)
+    return Wind(wind_m_s=span, says=says)
 
 
 @router.get("/trips.ics", response_class=Response)

@@ -13,7 +13,12 @@ from pydantic import Field
 
 from brookwind.core.answers.card import Card, card
 from brookwind.core.answers.evaluate import Evaluation, answer_of
+from brookwind.core.answers.spot import begin_spot
+from brookwind.core.answers.water import Look as LookAtWater
+from brookwind.core.answers.water import look as look_at_water
+from brookwind.core.box.stock import FloatStock
 from brookwind.core.errors import BrookwindError
+from brookwind.core.figures import Told, load
 from brookwind.core.frozen import Frozen
 from brookwind.core.reading.read import Likely, Reader
 from brookwind.core.reading.seen import Look, Seen
@@ -27,6 +32,7 @@ from brookwind.core.survey.document import Survey
 from brookwind.core.survey.timetable import LevelEvent, Move
 from brookwind.core.trip.day import water_over
 from brookwind.core.trip.document import Trip
+from brookwind.core.trip.plumbing import Sights, sights
 from brookwind.core.trip.strip import moves_of, strip_of
 
 STEP_M = 0.05
@@ -90,6 +96,15 @@ class PreparedFish(Frozen):
     name: str
 
 
+class PreparedPlumbing(Frozen):
+    """What is plumbed with, and what every sight of the float then says."""
+
+    with_what: Told
+    """Float and plummet."""
+    distance_m: float
+    sights: Sights
+
+
 class Prepared(Frozen):
     """A day, ready to be taken along."""
 
@@ -104,11 +119,13 @@ class Prepared(Frozen):
     warnings: tuple[LevelEvent, ...]
     curve: tuple[tuple[datetime, float], ...]
     """(moment, depth of the water). [m]"""
+    plumbing: PreparedPlumbing | None
+    """None where nothing in the box can be plumbed with."""
 
 
 def prepare(
     rigs: Sequence[Rig], place: str, survey: Survey | None, swim_depth_m: float, trip: Trip | None, made_at: datetime,
-    rules: PlaceRules | None = None, book: Book = SHIPPED,
+    rules: PlaceRules | None = None, book: Book = SHIPPED, floats: Sequence[FloatStock] = (),
 ) -> Prepared:  # fmt: skip
     """Reckon everything beforehand.
 
@@ -120,6 +137,7 @@ def prepare(
     made_at: the moment.
     rules: of the place.
     book: fish, baits and hooks.
+    floats: of the box, to plumb with.
     Raises: BrookwindError when a rig's float cannot be built.
     """
     hoped = trip.fish if trip else ()
@@ -142,7 +160,25 @@ def prepare(
         fish=tuple(PreparedFish(id=i, name=book.species[i].name) for i in [*fish, *others] if i in book.species),
         warnings=strip_of(trip, survey).warnings if trip and survey else (),
         curve=curve,
+        plumbing=_plumbing(rigs[0], survey, floats, made_at) if rigs and survey else None,
     )
+
+
+def _plumbing(rig: Rig, survey: Survey, floats: Sequence[FloatStock], at: datetime) -> PreparedPlumbing | None:
+    try:
+        picture = look_at_water(LookAtWater(survey=survey, at=at, now=at, rig=rig, rod_m=rig.conditions.rod_m))
+        spot = begin_spot("at-the-water", survey, picture, floats, rig)
+        table = sights(spot)
+    except BrookwindError:
+        return None
+    spec = spot.setup.spec
+    return PreparedPlumbing(
+        with_what=Told(
+            says=f"the {spec.label or spec.type} without its shot, a plummet of {{plummet}} on the hook",
+            figures={"plummet": load(spot.setup.plummet_kg)},
+        ),
+        distance_m=spot.distance_m, sights=table,
+    )  # fmt: skip
 
 
 def prepared(

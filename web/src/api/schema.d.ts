@@ -2086,6 +2086,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trips/wind": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Wind Now
+         * @description The wind of a day by what the weather station told last. Refused when it told nothing yet.
+         */
+        post: operations["wind_now_api_trips_wind_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/trips/{key}": {
         parameters: {
             query?: never;
@@ -6926,6 +6946,7 @@ export interface components {
             name: string;
             /** Place */
             place: string;
+            plumbing: components["schemas"]["PreparedPlumbing"] | null;
             /** Rigs */
             rigs: components["schemas"]["PreparedRig"][];
             /** Swim */
@@ -6946,6 +6967,16 @@ export interface components {
             id: string;
             /** Name */
             name: string;
+        };
+        /**
+         * PreparedPlumbing
+         * @description What is plumbed with, and what every sight of the float then says.
+         */
+        PreparedPlumbing: {
+            /** Distance M */
+            distance_m: number;
+            sights: components["schemas"]["Sights"];
+            with_what: components["schemas"]["Told"];
         };
         /**
          * PreparedRig
@@ -7979,6 +8010,47 @@ export interface components {
             school: string;
         };
         /**
+         * Sight
+         * @description What the float does, and between what depths the bed then is, nine times in ten. [m]
+         */
+        Sight: {
+            /** By M */
+            by_m: number | null;
+            /** High M */
+            high_m: number;
+            /** Low M */
+            low_m: number;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "gone" | "under" | "as-wanted" | "high" | "flat";
+        };
+        /**
+         * SightRow
+         * @description All that may be seen at a setting.
+         */
+        SightRow: {
+            /** Setting M */
+            setting_m: number;
+            /** Sights */
+            sights: components["schemas"]["Sight"][];
+        };
+        /**
+         * Sights
+         * @description The table: its rows, its limits, and when it is good enough.
+         */
+        Sights: {
+            /** Enough M */
+            enough_m: number;
+            /** Least M */
+            least_m: number;
+            /** Most M */
+            most_m: number;
+            /** Rows */
+            rows: components["schemas"]["SightRow"][];
+        };
+        /**
          * Since
          * @description What differs from the trip it was planned after.
          */
@@ -8677,7 +8749,7 @@ export interface components {
              *       "speed_m_s": 0
              *     }
              */
-            wind: components["schemas"]["Wind"];
+            wind: components["schemas"]["brookwind__core__survey__document__Wind"];
         };
         /**
          * Swap
@@ -9814,27 +9886,6 @@ export interface components {
             kind: "sounder" | "scale" | "gauge" | "weather";
         };
         /**
-         * Wind
-         * @description The wind as it blows at the water.
-         */
-        Wind: {
-            /**
-             * Fetch M
-             * @default 150
-             */
-            fetch_m: number;
-            /**
-             * From Deg
-             * @default 0
-             */
-            from_deg: number;
-            /**
-             * Speed M S
-             * @default 0
-             */
-            speed_m_s: number;
-        };
-        /**
          * Window
          * @description The window and the floats in it.
          */
@@ -9927,6 +9978,14 @@ export interface components {
             rig: components["schemas"]["Rig"];
         };
         /**
+         * Wind
+         * @description The wind of a day, and how it is known.
+         */
+        brookwind__api__routers__trips__Wind: {
+            says: components["schemas"]["Told"];
+            wind_m_s: components["schemas"]["Span"];
+        };
+        /**
          * Move
          * @description Put a piece somewhere else on the line below the float, past others where it must; the stop or the float, and the
          *     setting is changed. NotUnderstood for what has no place of its own; OutOfRange, with the nearest place, for one that
@@ -9942,6 +10001,27 @@ export interface components {
             piece: string;
             /** Position M */
             position_m: number;
+        };
+        /**
+         * Wind
+         * @description The wind as it blows at the water.
+         */
+        brookwind__core__survey__document__Wind: {
+            /**
+             * Fetch M
+             * @default 150
+             */
+            fetch_m: number;
+            /**
+             * From Deg
+             * @default 0
+             */
+            from_deg: number;
+            /**
+             * Speed M S
+             * @default 0
+             */
+            speed_m_s: number;
         };
         /**
          * Move
@@ -18602,6 +18682,75 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TonightLine"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    wind_now_api_trips_wind_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TripRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["brookwind__api__routers__trips__Wind"];
                 };
             };
             /** @description Not readable */

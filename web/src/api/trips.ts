@@ -12,6 +12,7 @@ export const trips = {
     put("/api/trips/{key}", { path: { key }, body: { version, fields } }),
   deleteTrip: (key: string, version: number) => remove("/api/trips/{key}", { path: { key }, query: { version } }),
   since: (trip: Trip) => post("/api/trips/since", { body: { trip } }),
+  windOf: (trip: Trip) => post("/api/trips/wind", { body: { trip } }),
   wallet: () => get("/api/made-up"),
   createMadeUp: (body: MadeUp) => post("/api/made-up", { body }),
   saveMadeUp: (key: string, version: number, fields: MadeUp) =>

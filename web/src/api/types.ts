@@ -106,3 +106,4 @@ export type TonightRig = Schemas["TonightRig"];
 export type TonightLine = Schemas["TonightLine"];
 export type Prepared = Schemas["Prepared"];
 export type PreparedRig = Schemas["PreparedRig"];
+export type SightRow = Schemas["SightRow"];

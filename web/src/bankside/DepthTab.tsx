@@ -7,6 +7,7 @@ import { say, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { happened, rigOn, settingFor, settingOf } from "./day";
 import type { Acting } from "./here";
+import { Plumb } from "./Plumb";
 import { useTick } from "./useTick";
 
 const CLOSE_M = 0.015;
@@ -61,6 +62,7 @@ export function DepthTab({ day, act }: Acting) {
         ))}
       <Marks day={day} act={act} />
       <OtherDepth day={day} act={act} slide={slide} />
+      <Plumb day={day} act={act} />
       <Changed day={day} act={act} />
     </Stack>
   );

@@ -11,6 +11,7 @@ import {
   keepDay,
   lastOf,
   photographed,
+  plumbedOf,
   putOn,
   readDay,
   settingOf,
@@ -153,6 +154,34 @@ describe("a day at the water", () => {
     expect(countsOf(d).photos).toBe(1);
     await sentBy(d, s);
     expect(s.kept.at(-1)).toBe("drop photo p-1");
+  });
+
+  it("plumbs by where the sights of the table overlap, and says when they contradict each other", () => {
+    const row = (setting_m: number) => ({
+      setting_m,
+      sights: [
+        { what: "gone", by_m: null, low_m: setting_m + 0.4, high_m: 4 },
+        { what: "as-wanted", by_m: null, low_m: setting_m + 0.17, high_m: setting_m + 0.23 },
+        { what: "flat", by_m: null, low_m: 1, high_m: setting_m + 0.1 },
+      ],
+    });
+    const rows = Array.from({ length: 60 }, (_, k) => row(Math.round((1 + 0.05 * k) * 100) / 100));
+    const plumbing = { sights: { least_m: 1, most_m: 4, enough_m: 0.05, rows } };
+    let d = { ...day(), prepared: { ...PREPARED, plumbing } as unknown as Prepared };
+    const cast = (what: string) => {
+      const next = plumbedOf(d)?.next;
+      const sight = next?.sights.find((s) => s.what === what);
+      if (next && sight) d = { ...d, casts: [...(d.casts ?? []), { setting_m: next.setting_m, sight }] };
+    };
+    expect(plumbedOf(d)?.next.setting_m).toBeCloseTo(2.3);
+    cast("gone");
+    expect(plumbedOf(d)?.next.setting_m).toBeCloseTo(3.15);
+    cast("as-wanted");
+    expect(plumbedOf(d)).toMatchObject({ enough: true, clash: false, beyond: false });
+    expect(plumbedOf(d)?.middle).toBeCloseTo(3.35);
+    d = { ...d, casts: [...(d.casts ?? []), { setting_m: 1, sight: row(1).sights[1] as never }] };
+    expect(plumbedOf(d)?.clash).toBe(true);
+    expect(plumbedOf(day())).toBeNull();
   });
 
   it("ends no sooner than it began", () => {

@@ -1,4 +1,4 @@
-import type { LogEvent, Outing, Prepared, PreparedRig } from "../api/client";
+import type { LogEvent, Outing, Prepared, PreparedRig, SightRow } from "../api/client";
 import { lasting } from "../document/storage";
 import { uuid } from "../document/uuid";
 
@@ -18,9 +18,14 @@ export type Day = {
   did: Did[];
   /** Which of the rigs is on. */
   on: number;
+  /** Casts with the plummet, of the spot that is plumbed now. */
+  casts?: Sighted[];
   /** Feed and recast so often. [s] */
   rhythm_s: number;
 };
+
+/** A sight of the float at a setting, as it stands in the table. */
+export type Sighted = { setting_m: number; sight: SightRow["sights"][number] };
 
 const KEY = "brookwind.bankside";
 
@@ -171,4 +176,31 @@ export function settingFor(rig: PreparedRig, depth_m: number): number | null {
   const rows = rig.depths;
   const row = rows.find((r) => Math.abs(r.depth_m - depth_m) < 1e-6);
   return row?.setting_m ?? null;
+}
+
+/** What the casts leave open together, and which row of the table to try next. */
+export function plumbedOf(day: Day) {
+  const table = day.prepared.plumbing?.sights;
+  if (!table || table.rows.length === 0) return null;
+  const casts = day.casts ?? [];
+  const low = Math.max(table.least_m, ...casts.map((c) => c.sight.low_m));
+  const high = Math.min(table.most_m, ...casts.map((c) => c.sight.high_m));
+  const middle = (low + high) / 2;
+  const wanted = (row: SightRow) => {
+    const s = row.sights.find((one) => one.what === "as-wanted");
+    return s ? (s.low_m + s.high_m) / 2 : Number.POSITIVE_INFINITY;
+  };
+  const next = table.rows.reduce((best, r) =>
+    Math.abs(wanted(r) - middle) < Math.abs(wanted(best) - middle) ? r : best,
+  );
+  const beyond = casts.length > 0 && (high - table.least_m < 0.03 || table.most_m - low < 0.03);
+  return {
+    low,
+    high,
+    middle,
+    next,
+    clash: high < low,
+    beyond,
+    enough: high >= low && high - low <= 2 * table.enough_m,
+  };
 }

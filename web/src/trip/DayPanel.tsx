@@ -10,6 +10,7 @@ import { LeftField } from "../shell/TextField";
 import { type Quantity, say, type Units, write } from "../units/quantity";
 import { capital } from "../units/vocabulary";
 import { Moment } from "../water/Fields";
+import { AskWeather } from "./AskWeather";
 
 type Props = {
   trip: Trip;
@@ -227,6 +228,7 @@ function DayFields({ trip, change, tonight, zone }: Props) {
       )}
       {span("current_m_s", "Current")}
       {span("wind_m_s", "Wind")}
+      <AskWeather trip={trip} change={change} />
       <QuantityField
         label="Water"
         name={`${trip.id}-temperature`}

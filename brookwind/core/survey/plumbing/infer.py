@@ -28,6 +28,9 @@ CLASH = 0.004
 """Two readings whose likelihoods, each 1 at its best, nowhere have a product above this disagree.
 For two measures with normal errors: 3.3 standard errors of their difference. Editable default."""
 
+_EXPLAINS = float(np.exp(-0.5 * 1.6448536**2))
+"""A depth that makes a sight likelier than this, of 1, explains it. Source: normal error, nine times in ten."""
+
 
 class Interval(Frozen):
     """A depth, and the interval it lies in nine times in ten. [m]"""
@@ -120,6 +123,19 @@ LEAN_CAUTION_M = 0.1
 """Line lost to the lean from which casts are called doubtful. [m] Editable default."""
 
 
+def alone(spot: Plumbing, cast: Cast) -> Bounds | None:
+    """What one cast by itself leaves open; None when no depth within the limits explains it.
+
+    spot: the spot; its own readings are left aside.
+    cast: the cast.
+    Raises: OutOfRange when the plummet cannot work with this float.
+    Source: depths no less likely than nine in ten of a normal error allow; `cast_likelihood`.
+    """
+    depths = _grid(spot)
+    like = _likelihood(depths, cast, spot)
+    return None if like.max() <= _EXPLAINS else _bounds(depths, cast, like, spot)
+
+
 def _caution(spot: Plumbing, interval: Interval) -> tuple[float, str]:
     lean = response(spot.setup, round(interval.depth_m, 1)).lean_m
     if lean <= LEAN_CAUTION_M:
@@ -173,7 +189,7 @@ def _interval(depths: Array, weights: Array) -> Interval:
 
 
 def _bounds(depths: Array, r: Reading, like: Array, spot: Plumbing) -> Bounds:
-    near = depths[like > np.exp(-0.5 * 1.6448536**2)]
+    near = depths[like > _EXPLAINS]
     lean = response(spot.setup, r.setting_m).lean_m if isinstance(r, Cast) else 0.0
     return Bounds(id=r.id, low_m=float(near[0]), high_m=float(near[-1]), lean_m=lean)
 

@@ -8,6 +8,7 @@ import { clock } from "../../units/clock";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { accept } from "../accept";
+import { USUAL_ADDRESS } from "../addresses";
 import { many, type WaterBead } from "../bead";
 import { useWater } from "../here";
 import { Files } from "./Files";
@@ -15,11 +16,6 @@ import { Files } from "./Files";
 /** The pocket scale belongs to the box. */
 type Kind = Exclude<Instrument["kind"], "scale">;
 const NAMES: Record<Kind, string> = { sounder: "Sounder", gauge: "Level gauge", weather: "Weather" };
-const USUAL: Record<Kind, string> = {
-  sounder: "127.0.0.1:10110",
-  gauge: "http://127.0.0.1:8762/level.json",
-  weather: "http://127.0.0.1:8762/weather.json",
-};
 const STATUS: Record<Instrument["status"], [string, string]> = {
   off: ["soft", "off"],
   connecting: ["brass", "connecting"],
@@ -105,7 +101,12 @@ function Device(props: DeviceProps) {
         </Text>
       )}
       {!on && (
-        <TextField label="Address" fontSize="sm" value={where ?? (told?.where || USUAL[kind])} onChange={setWhere} />
+        <TextField
+          label="Address"
+          fontSize="sm"
+          value={where ?? (told?.where || USUAL_ADDRESS[kind])}
+          onChange={setWhere}
+        />
       )}
       <Flex gap="2" mt="2" wrap="wrap">
         {on ? (
@@ -116,7 +117,7 @@ function Device(props: DeviceProps) {
           <Button
             size="sm"
             disabled={busy}
-            onClick={() => act(() => api.connect({ kind, where: where ?? (told?.where || USUAL[kind]) }))}
+            onClick={() => act(() => api.connect({ kind, where: where ?? (told?.where || USUAL_ADDRESS[kind]) }))}
           >
             {busy ? "Connecting" : "Connect"}
           </Button>
