@@ -43,12 +43,14 @@ export function Plumb({ day, act }: Acting) {
               ? "These casts cannot all be true. Take the last one back, or begin again."
               : `It is shallower or deeper than ${write(plumbing.sights.least_m, "depth", units)} to ${write(plumbing.sights.most_m, "depth", units)}: beyond that it is not known without the server.`}
           </Text>
-        ) : found.enough ? (
+        ) : found.told ? (
           <Box borderWidth="2px" borderColor="reed" borderRadius="l2" p="3" bg="card">
             <Text fontSize="2xl" fontWeight="bold" data-testid="plumbed">
               {depth}
             </Text>
-            <Text>give or take {half}: good enough.</Text>
+            <Text>
+              give or take {half}: {found.enough ? "good enough" : "as near as this float tells it here"}.
+            </Text>
             <Button
               mt="2"
               minH="14"

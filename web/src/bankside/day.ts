@@ -193,6 +193,9 @@ export function plumbedOf(day: Day) {
   const next = table.rows.reduce((best, r) =>
     Math.abs(wanted(r) - middle) < Math.abs(wanted(best) - middle) ? r : best,
   );
+  const enough = high >= low && high - low <= 2 * table.enough_m;
+  // Set to what is left open, it showed as wanted: another cast with this float says the same again.
+  const told = high >= low && casts.some((c) => c.sight.what === "as-wanted" && c.setting_m === next.setting_m);
   const beyond = casts.length > 0 && (high - table.least_m < 0.03 || table.most_m - low < 0.03);
   return {
     low,
