@@ -204,6 +204,7 @@ export function plumbedOf(day: Day) {
     next,
     clash: high < low,
     beyond,
-    enough: high >= low && high - low <= 2 * table.enough_m,
+    enough,
+    told: enough || told,
   };
 }
