@@ -33,7 +33,7 @@ def shot(
     theme: str = "",
     press: tuple[str, ...] = (),
     show: str = "",
-    wait_ms: int = 600,
+    wait_ms: int = 2500,
 ) -> None:
     page: Page = browser.new_page(viewport={"width": width, "height": height}, locale="en-GB")
     if theme:

@@ -189,7 +189,7 @@ def test_the_stop_is_slid_by_the_tide_for_fish_and_out_of_the_table(server: Serv
     server.stop()
     page.get_by_role("button", name="gone under").click()
     page.get_by_role("button", name="as wanted").click()
-    expect(page.get_by_test_id("plumbed")).to_have_text(re.compile(r"^\d\.\d\d m$"))
+    expect(page.get_by_test_id("plumbed")).to_have_text(re.compile(r"^\d\.\d\d\sm$"))
     page.get_by_role("button", name="Take the last cast back").click()
     expect(page.get_by_role("list", name="Casts").get_by_role("listitem")).to_have_count(1)
     page.get_by_role("button", name="as wanted").click()
