@@ -17,6 +17,7 @@ from brookwind.core.motion.moving import Moving
 from brookwind.core.motion.setting import MovingStop, moving_stop
 from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.rig.refusals import from_validation
+from brookwind.core.run.of_rig import SLACK, TIP_M, HowHeld, line_answer
 from brookwind.core.situation import Situation
 from brookwind.formats.fall_csv import write_fall
 
@@ -134,3 +135,31 @@ def _say_fall(f: Fall) -> str:
     if f.fishes_m is not None:
         lines.append(f"{f.fishes_m:.1f} m of the run are left to fish.")
     return "\n".join(lines)
+
+
+def line_command(
+    rig_file: RigFile,
+    surface: Surface = None,
+    tip: Annotated[float, typer.Option(help="Rod tip over the water, m.")] = TIP_M,
+    slack: Annotated[float, typer.Option(help="Line out over the straight way, as a share of it.")] = SLACK,
+    along: Annotated[float, typer.Option(help="How far downstream of the rod tip the float is, m.")] = 0.0,
+    moves: Annotated[str, typer.Option(help="held, swings or paid.")] = "swings",
+    wind: Annotated[float, typer.Option(help="Wind downstream, m/s; negative upstream.")] = 0.0,
+    as_json: AsJson = False,
+) -> None:
+    """Say what the line between rod and float does to the float, and what another line or rod would do."""
+    try:
+        rig = _in_water(rig_file, None, surface, None, None)
+        how = {"tip_height_m": tip, "slack": slack, "along_m": along, "moves": moves, "wind_along_m_s": wind}
+        found = line_answer(rig, HowHeld.model_validate(how))
+    except ValidationError as error:
+        fail(from_validation(error))
+    except BrookwindError as error:
+        fail(error)
+    if as_json:
+        typer.echo(found.model_dump_json(indent=2))
+        return
+    typer.echo(found.says.says.format(**found.says.figures))
+    for other in found.others:
+        by = "cannot be found" if other.along_n is None else f"{other.along_n * 1000:+.1f} mN"
+        typer.echo(f"  {other.says}: {by}")

@@ -19,6 +19,7 @@ from brookwind.core.motion.paying import QUICK
 from brookwind.core.motion.setting import MovingStop
 from brookwind.core.rest.settle import settle
 from brookwind.core.rig.document import Rig
+from brookwind.core.run.of_rig import HowHeld, LineAnswer, line_answer
 from brookwind.core.situation import Situation
 from brookwind.core.survey.bed_map import along_run
 from brookwind.store.repositories import Surveys
@@ -122,6 +123,19 @@ def fall_times(request: FallsRequest) -> list[FallTimes]:
         except BrookwindError:
             found.append(FallTimes(to_stop_s=None, to_depth_s=None))
     return found
+
+
+class LineRequest(BaseModel):
+    """A rig, and how its line is held."""
+
+    rig: Rig
+    how: HowHeld = HowHeld()
+
+
+@router.post("/line")
+def line_out(request: LineRequest) -> LineAnswer:
+    """What the line between rod and float does to the float, and what another line or rod would do."""
+    return line_answer(request.rig, request.how)
 
 
 @router.get("/feeds")

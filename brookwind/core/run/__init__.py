@@ -1,0 +1,1 @@
+"""The run: what lies between rod and float."""

@@ -1,0 +1,135 @@
+"""The line out of a rig: what its main line does to its float where it is fished."""
+
+from __future__ import annotations
+
+from collections.abc import Callable
+from typing import Literal
+
+from pydantic import Field
+
+from brookwind.core.errors import BrookwindError
+from brookwind.core.figures import Figure, Told
+from brookwind.core.frozen import Frozen
+from brookwind.core.matter.fluid import fluid_of
+from brookwind.core.matter.materials import LINE_MATERIAL
+from brookwind.core.rig.components import LineSection
+from brookwind.core.rig.document import Rig
+from brookwind.core.run.line_out import Lane, LineOut, Moves, Pulled, pull_of
+from brookwind.core.situation import Situation
+
+TIP_M = 2.0
+"""Rod tip over the water. [m] Editable default."""
+SLACK = 0.05
+"""Line out over the straight way. Editable default."""
+FINE_N = 1e-4
+"""Pulls are told to this: a tenth of a millinewton, a hundredth of a gram. [N]"""
+_SLOW_NEAR = 0.4
+"""Speed of the surface at the rod tip over that at the float, where no lanes are known. Editable default."""
+
+
+class HowHeld(Frozen):
+    """How the line is held."""
+
+    along_m: float = Field(default=0.0, ge=-100, le=100)
+    """How far downstream of the rod tip the float is; negative upstream. [m]"""
+    tip_height_m: float = Field(default=TIP_M, ge=0.02, le=20)
+    slack: float = Field(default=SLACK, ge=0.001, le=3)
+    moves: Moves = "swings"
+    lanes: tuple[Lane, ...] = Field(default=(), max_length=40)
+    """Of the surface between angler and float; slower near the rod when not given."""
+    wind_along_m_s: float = Field(default=0.0, ge=-40, le=40)
+    """Downstream; negative upstream. [m/s]"""
+    wind_across_m_s: float = Field(default=0.0, ge=-40, le=40)
+    """Away from the angler; negative towards. [m/s]"""
+
+
+Other = Literal["higher", "less-slack", "finer", "braid", "sunk"]
+
+
+class OtherLine(Frozen):
+    """What another line or rod would do."""
+
+    id: Other
+    says: str
+    along_n: float | None
+    """None where it cannot be found. [N]"""
+
+
+class LineAnswer(Frozen):
+    """What the line does to the float, in words, and what else would do."""
+
+    line: LineOut
+    pulled: Pulled
+    says: Told
+    others: tuple[OtherLine, ...]
+
+
+def line_of(rig: Rig, how: HowHeld) -> LineOut:
+    """The line out of a rig where it is fished, across the current.
+
+    rig: the rig; its main line, distance, current and wind are taken.
+    how: how the line is held.
+    """
+    main = next(c for c in rig.components if isinstance(c, LineSection))
+    c = rig.conditions
+    top = c.speeds[0].speed_m_s if c.speeds else c.current_m_s
+    lanes = how.lanes or (Lane(across_m=0.0, speed_m_s=_SLOW_NEAR * top), Lane(across_m=c.distance_m, speed_m_s=top))
+    moving = Situation(rig.model_copy(update={"conditions": c.model_copy(update={"line_pull_n": 0.0})})).moving
+    braid = main.material == "braid"
+    return LineOut(
+        across_m=c.distance_m, along_m=how.along_m, tip_height_m=how.tip_height_m, slack=how.slack,
+        diameter_m=main.diameter_m, density_kg_m3=main.density_kg_m3,
+        lies="braid" if braid else "floating" if main.greased or main.density_kg_m3 < 1200.0 else "sinking",
+        lanes=lanes, float_m_s=moving.speed_m_s if moving else None,
+        wind_along_m_s=how.wind_along_m_s, wind_across_m_s=how.wind_across_m_s, moves=how.moves,
+    )  # fmt: skip
+
+
+def line_answer(rig: Rig, how: HowHeld) -> LineAnswer:
+    """What the line does to the float of a rig, and what another line or rod would do.
+
+    rig: the rig.
+    how: how the line is held.
+    Raises: OutOfRange when it cannot be found how the line lies.
+    """
+    line = line_of(rig, how)
+    water = fluid_of(rig.water.temperature_c, rig.water.salinity)
+    pulled = pull_of(line, water)
+    others = []
+    for id_, says, change in _OTHERS:
+        changed = line.model_copy(update=change(line))
+        try:
+            along: float | None = pull_of(changed, water).along_n
+        except BrookwindError:
+            along = None
+        if changed != line:
+            others.append(OtherLine(id=id_, says=says, along_n=along))
+    return LineAnswer(line=line, pulled=pulled, says=_says(pulled), others=tuple(others))
+
+
+_OTHERS: tuple[tuple[Other, str, Callable[[LineOut], dict[str, object]]], ...] = (
+    ("higher", "the tip a metre higher", lambda x: {"tip_height_m": min(20.0, x.tip_height_m + 1.0)}),
+    ("less-slack", "half the slack", lambda x: {"slack": max(0.001, 0.5 * x.slack)}),
+    ("finer", "a line two thirds as thick", lambda x: {"diameter_m": max(0.00003, 2.0 / 3.0 * x.diameter_m)}),
+    (
+        "braid", "braid of 0.10 mm, riding high",
+        lambda x: {"lies": "braid", "diameter_m": 0.0001, "density_kg_m3": LINE_MATERIAL["braid"].density_kg_m3},
+    ),
+    ("sunk", "the same line sunk", lambda x: {"lies": "sinking"}),
+)  # fmt: skip
+
+
+def _says(p: Pulled) -> Told:
+    figures = {
+        "pull": Figure(value=abs(p.along_n), quantity="force"),
+        "inward": Figure(value=max(0.0, -p.across_n), quantity="force"),
+        "on": Figure(value=p.on_water_m, quantity="distance"),
+        "bow": Figure(value=p.bow_m, quantity="distance"),
+    }
+    lies = "{on} of it lie on the water, {bow} off the straight way at most."
+    if p.on_water_m <= 0.0:
+        lies = "None of it lies on the water."
+    if abs(p.along_n) < FINE_N:
+        return Told(says=f"The line hardly pulls along the current. {lies}", figures=figures)
+    way = "downstream, so the float runs too quick" if p.along_n > 0.0 else "back, so the float runs slow"
+    return Told(says=f"The line pulls the float by {{pull}} {way}, and by {{inward}} in. {lies}", figures=figures)
