@@ -17,7 +17,7 @@ from sqlalchemy import Engine
 
 from brookwind.demo.load import load_demo
 from brookwind.store.copies import look_into
-from brookwind.store.database import Unusable, migrate, open_database
+from brookwind.store.database import Unusable, migrate, newest, open_database
 
 from .killed import (
     RIG,
@@ -178,4 +178,4 @@ def test_what_an_update_of_the_tables_began_from_is_kept_beside_it(tmp_path: Pat
     open_database(path).dispose()
     [copy] = tmp_path.glob("old.db.schema-*")
     assert look_into(copy).revision == "0003"
-    assert look_into(path).revision == "0007"
+    assert look_into(path).revision == newest()

@@ -60,3 +60,20 @@ def test_what_cannot_be_is_refused_with_its_place(client: TestClient, running: d
     refused = client.post("/api/motion/stop", json={"rig": running})
     assert refused.status_code == 422
     assert "depth_m" in refused.json()["errors"][0]["path"]
+
+
+def test_the_line_on_the_water_pulls_and_another_would_pull_less(client: TestClient, running: dict[str, Any]) -> None:
+    told = client.post("/api/motion/line", json={"rig": running}).json()
+    along = told["pulled"]["along_n"]
+    assert 1e-4 < along < 0.02
+    assert told["says"]["figures"]["pull"]["value"] == pytest.approx(along)
+    others = {o["id"]: o["along_n"] for o in told["others"]}
+    assert others["higher"] < along
+    assert others["braid"] < along
+    # What was entered for it before changes nothing; bad fields are named.
+    running["conditions"]["line_pull_n"] = 0.05
+    assert client.post("/api/motion/line", json={"rig": running}).json()["pulled"] == told["pulled"]
+    for field, bad in (("tip_height_m", -0.5), ("wind_along_m_s", 60), ("moves", "flies")):
+        refused = client.post("/api/motion/line", json={"rig": running, "how": {field: bad}})
+        assert refused.status_code == 422
+        assert refused.json()["errors"][0]["path"][-1] == field

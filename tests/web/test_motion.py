@@ -2,6 +2,8 @@
 
 from __future__ import annotations
 
+import re
+
 import pytest
 from playwright.sync_api import Page, expect
 
@@ -95,6 +97,15 @@ def test_the_current_is_entered_measured_and_taken_from_the_swim(running: Page) 
     page = running
     page.get_by_text("The current", exact=True).click()
     page.get_by_label("Towards the bed it slows").select_option("10")
+    page.get_by_text("What the line on the water does").click()
+    expect(page.get_by_test_id("line-says")).to_contain_text("downstream, so the float runs too quick")
+    page.get_by_label("Rod tip over the water").fill("4 m")
+    page.keyboard.press("Enter")
+    expect(page.get_by_test_id("line-says")).to_contain_text("The line pulls the float by 0.1")
+    page.get_by_role("button", name="Fish it with this pull").click()
+    expect(page.get_by_label("Line pulls the float by")).to_have_value(re.compile(r"^0\.1\d g$"))
+    page.get_by_role("button", name="Undo").click()
+    page.get_by_text("What the line on the water does").click()
     narrow = page.get_by_text("It may be").locator("xpath=..").inner_text()
     page.get_by_label("Towards the bed it slows").select_option("")
     expect(page.get_by_text("It may be").locator("xpath=..")).not_to_have_text(narrow)

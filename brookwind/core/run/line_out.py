@@ -123,13 +123,8 @@ def pull_of(line: LineOut, water: Fluid, drag: Drag | None = None) -> Pulled:
     nothing, and what it does while it is lifted or laid is not followed.
     Source: inextensible cable under distributed loads, J. P. Den Hartog, "Mechanics", 1948; shooting from the float.
     """
-    cable = _Cable(line, water, drag or white)
+    cable = _Cable(line, water, drag or cylinder_drag)
     return cable.slack() if cable.idle else cable.solve()
-
-
-def white(reynolds: float) -> float:
-    """Drag coefficient of a cylinder across the flow. Source: `cylinder_drag`."""
-    return cylinder_drag(reynolds)
 
 
 class _Shape(NamedTuple):

@@ -1,5 +1,5 @@
 import { get, post, postForLines, Refusal } from "./transport";
-import type { Fall, FallLine, FallWish, Rig } from "./types";
+import type { Fall, FallLine, FallWish, Rig, Schemas } from "./types";
 
 /** As it falls unless something else is asked; what is left out is the server's to fill in. */
 const wished = (wish: Partial<FallWish>) => wish as FallWish;
@@ -21,4 +21,5 @@ export const motion = {
         return line.fall ?? undefined;
       },
     ),
+  lineOut: (rig: Rig, how: Schemas["HowHeld"]) => post("/api/motion/line", { body: { rig, how } }),
 };

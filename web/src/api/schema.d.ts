@@ -1407,6 +1407,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/motion/line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Line Out
+         * @description What the line between rod and float does to the float, and what another line or rod would do.
+         */
+        post: operations["line_out_api_motion_line_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/motion/stop": {
         parameters: {
             query?: never;
@@ -5199,6 +5219,48 @@ export interface components {
             size: number;
         };
         /**
+         * HowHeld
+         * @description How the line is held.
+         */
+        HowHeld: {
+            /**
+             * Along M
+             * @default 0
+             */
+            along_m: number;
+            /**
+             * Lanes
+             * @default []
+             */
+            lanes: components["schemas"]["Lane"][];
+            /**
+             * Moves
+             * @default swings
+             * @enum {string}
+             */
+            moves: "held" | "swings" | "paid";
+            /**
+             * Slack
+             * @default 0.05
+             */
+            slack: number;
+            /**
+             * Tip Height M
+             * @default 2
+             */
+            tip_height_m: number;
+            /**
+             * Wind Across M S
+             * @default 0
+             */
+            wind_across_m_s: number;
+            /**
+             * Wind Along M S
+             * @default 0
+             */
+            wind_along_m_s: number;
+        };
+        /**
          * ImportPreview
          * @description What an import would do, and the lines left out.
          */
@@ -5507,6 +5569,16 @@ export interface components {
             text: string;
         };
         /**
+         * Lane
+         * @description Speed of the surface at a distance across. [m, m/s]
+         */
+        Lane: {
+            /** Across M */
+            across_m: number;
+            /** Speed M S */
+            speed_m_s: number;
+        };
+        /**
          * LeadBand
          * @description Lead weights forbidden from one mass up to another. [kg]
          */
@@ -5805,6 +5877,17 @@ export interface components {
             tackle_share: number;
         };
         /**
+         * LineAnswer
+         * @description What the line does to the float, in words, and what else would do.
+         */
+        LineAnswer: {
+            line: components["schemas"]["LineOut"];
+            /** Others */
+            others: components["schemas"]["OtherLine"][];
+            pulled: components["schemas"]["Pulled"];
+            says: components["schemas"]["Told"];
+        };
+        /**
          * LineFact
          * @description A section of line.
          */
@@ -5876,6 +5959,81 @@ export interface components {
             source: string;
             /** Strength Pa */
             strength_pa: number;
+        };
+        /**
+         * LineOut
+         * @description Line that is out, and what moves it.
+         */
+        LineOut: {
+            /** Across M */
+            across_m: number;
+            /**
+             * Along M
+             * @default 0
+             */
+            along_m: number;
+            /**
+             * Density Kg M3
+             * @default 1140
+             */
+            density_kg_m3: number;
+            /** Diameter M */
+            diameter_m: number;
+            /** Float M S */
+            float_m_s?: number | null;
+            /** Lanes */
+            lanes: components["schemas"]["Lane"][];
+            /**
+             * Lies
+             * @default floating
+             * @enum {string}
+             */
+            lies: "braid" | "floating" | "sinking";
+            /**
+             * Moves
+             * @default swings
+             * @enum {string}
+             */
+            moves: "held" | "swings" | "paid";
+            /**
+             * Slack
+             * @default 0.05
+             */
+            slack: number;
+            /**
+             * Tip Height M
+             * @default 2
+             */
+            tip_height_m: number;
+            /**
+             * Wind Across M S
+             * @default 0
+             */
+            wind_across_m_s: number;
+            /**
+             * Wind Along M S
+             * @default 0
+             */
+            wind_along_m_s: number;
+        };
+        /**
+         * LineRequest
+         * @description A rig, and how its line is held.
+         */
+        LineRequest: {
+            /**
+             * @default {
+             *       "along_m": 0,
+             *       "lanes": [],
+             *       "moves": "swings",
+             *       "slack": 0.05,
+             *       "tip_height_m": 2,
+             *       "wind_across_m_s": 0,
+             *       "wind_along_m_s": 0
+             *     }
+             */
+            how: components["schemas"]["HowHeld"];
+            rig: components["schemas"]["Rig"];
         };
         /**
          * LineSection
@@ -6462,6 +6620,21 @@ export interface components {
             /** Tolerance M */
             tolerance_m?: number | null;
             wish: components["schemas"]["Wish"];
+        };
+        /**
+         * OtherLine
+         * @description What another line or rod would do.
+         */
+        OtherLine: {
+            /** Along N */
+            along_n: number | null;
+            /**
+             * Id
+             * @enum {string}
+             */
+            id: "higher" | "less-slack" | "finer" | "braid" | "sunk";
+            /** Says */
+            says: string;
         };
         /**
          * Outing
@@ -7156,6 +7329,26 @@ export interface components {
             };
             /** Says */
             says: string;
+        };
+        /**
+         * Pulled
+         * @description What the line does to the float, and how it lies.
+         */
+        Pulled: {
+            /** Across N */
+            across_n: number;
+            /** Along N */
+            along_n: number;
+            /** Bow M */
+            bow_m: number;
+            /** On Water M */
+            on_water_m: number;
+            /** Path */
+            path: [
+                number,
+                number,
+                number
+            ][];
         };
         /**
          * Purpose
@@ -15765,6 +15958,75 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Feed"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    line_out_api_motion_line_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LineRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LineAnswer"];
                 };
             };
             /** @description Not readable */

@@ -8,6 +8,7 @@ import { FromSwim } from "../float/FromSwim";
 import { useHere } from "../here";
 import { movesHow } from "../movesHow";
 import { problemAt } from "../problemAt";
+import { LinePull } from "./LinePull";
 
 /** A usual and a rough or smooth bed, by how fast the current slows towards it. */
 const PROFILES = {
@@ -55,6 +56,7 @@ export function CurrentFields() {
           hint="With the current; − against it."
         />
       </Grid>
+      {c.tackle === "rod" && <LinePull onTake={(line_pull_n) => set({ line_pull_n })} />}
       {speeds.length === 0 && (
         <Choice
           label="Towards the bed it slows"
