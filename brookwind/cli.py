@@ -18,7 +18,7 @@ from brookwind import start
 from brookwind.cli_common import AsJson, RigFile, box_from, bytes_from, fail, json_from, rig_from
 from brookwind.cli_family import family_command
 from brookwind.cli_floats import float_command, window_command
-from brookwind.cli_motion import fall_command, line_command, shape_command, stop_command
+from brookwind.cli_motion import fall_command, feed_command, line_command, shape_command, stop_command
 from brookwind.cli_proof import proof_command
 from brookwind.cli_read import read_command
 from brookwind.cli_serve import demo_command, serve_command, standins_command
@@ -54,6 +54,7 @@ app.command("shape")(shape_command)
 app.command("stop")(stop_command)
 app.command("fall")(fall_command)
 app.command("line")(line_command)
+app.command("feed")(feed_command)
 app.command("tie")(tie_command)
 app.command("thread")(thread_command)
 app.command("card")(card_command)

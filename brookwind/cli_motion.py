@@ -17,6 +17,7 @@ from brookwind.core.motion.moving import Moving
 from brookwind.core.motion.setting import MovingStop, moving_stop
 from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.rig.refusals import from_validation
+from brookwind.core.run.feeding import Thrown, feeding
 from brookwind.core.run.of_rig import SLACK, TIP_M, HowHeld, line_answer
 from brookwind.core.situation import Situation
 from brookwind.formats.fall_csv import write_fall
@@ -163,3 +164,33 @@ def line_command(
     for other in found.others:
         by = "cannot be found" if other.along_n is None else f"{other.along_n * 1000:+.1f} mN"
         typer.echo(f"  {other.says}: {by}")
+
+
+def feed_command(
+    rig_file: RigFile,
+    what: Annotated[str, typer.Option(help="maggots, casters, hemp, corn, pellets, groundbait and more.")] = "maggots",
+    each: Annotated[int, typer.Option(help="Items at a time.")] = 12,
+    casts: Annotated[float, typer.Option(help="Times an hour.")] = 30.0,
+    hours: Annotated[float, typer.Option(help="Hours.")] = 5.0,
+    depth: Depth = None,
+    surface: Surface = None,
+    as_json: AsJson = False,
+) -> None:
+    """Say where to throw feed so that it meets the bait, and how much of it a day takes."""
+    try:
+        rig = _in_water(rig_file, depth, surface, None, None)
+        given = {"feed": what, "each": each, "casts_an_hour": casts, "hours": hours}
+        found = feeding(rig, Thrown.model_validate(given))
+    except ValidationError as error:
+        fail(from_validation(error))
+    except BrookwindError as error:
+        fail(error)
+    if as_json:
+        typer.echo(found.model_dump_json(indent=2))
+        return
+    typer.echo(f"{found.name}: sink at {found.sink_m_s * 100:.1f} cm/s.")
+    for told in (found.says, found.amount):
+        typer.echo(told.says.format(**told.figures))
+    if found.meets:
+        typer.echo({"with": "Thrown with the cast it is down with the bait.", "before": "It is down before the bait.",
+                    "after": "It is down after the bait."}[found.meets])  # fmt: skip

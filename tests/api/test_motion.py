@@ -77,3 +77,13 @@ def test_the_line_on_the_water_pulls_and_another_would_pull_less(client: TestCli
         refused = client.post("/api/motion/line", json={"rig": running, "how": {field: bad}})
         assert refused.status_code == 422
         assert refused.json()["errors"][0]["path"][-1] == field
+
+
+def test_where_to_throw_feed_and_how_much_a_day_takes(client: TestClient, running: dict[str, Any]) -> None:
+    told = client.post("/api/motion/feed", json={"rig": running, "thrown": {"feed": "casters"}}).json()
+    assert told["throw_m"] < 0.0 < told["lead_m"]
+    assert told["items"] == 1800
+    ids = [f["id"] for f in client.get("/api/motion/feeds").json()]
+    assert {"casters", "tares", "worm"} <= set(ids)
+    refused = client.post("/api/motion/feed", json={"rig": running, "thrown": {"casts_an_hour": 0}})
+    assert refused.json()["errors"][0]["path"][-1] == "casts_an_hour"

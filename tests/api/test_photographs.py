@@ -98,6 +98,8 @@ def test_what_is_no_picture_or_too_much_is_refused_with_a_sentence(client: TestC
         refused = client.post(at, params=AT, content=data, headers=FILE)
         assert refused.status_code == 422
         assert refused.json()["errors"][0]["code"] == code
+    # As large as a film: it is refused by its length, unread.
+    assert client.post(at, params=AT, content=bytes(17_000_000), headers=FILE).status_code == 413
     assert client.post("/api/log/photographs/none/p-1", params=AT, content=picture(), headers=FILE).status_code == 404
     for n in range(MOST):
         sent = client.post(

@@ -19,6 +19,7 @@ from brookwind.core.motion.paying import QUICK
 from brookwind.core.motion.setting import MovingStop
 from brookwind.core.rest.settle import settle
 from brookwind.core.rig.document import Rig
+from brookwind.core.run.feeding import FeedAnswer, Thrown, feeding
 from brookwind.core.run.of_rig import HowHeld, LineAnswer, line_answer
 from brookwind.core.situation import Situation
 from brookwind.core.survey.bed_map import along_run
@@ -136,6 +137,19 @@ class LineRequest(BaseModel):
 def line_out(request: LineRequest) -> LineAnswer:
     """What the line between rod and float does to the float, and what another line or rod would do."""
     return line_answer(request.rig, request.how)
+
+
+class FeedRequest(BaseModel):
+    """A rig, and how it is fed."""
+
+    rig: Rig
+    thrown: Thrown = Thrown()
+
+
+@router.post("/feed")
+def where_to_feed(request: FeedRequest) -> FeedAnswer:
+    """Where to throw feed so that it meets the bait, and how much of it a day takes."""
+    return feeding(request.rig, request.thrown)
 
 
 @router.get("/feeds")

@@ -297,13 +297,13 @@ def _carried_on(last: Frame, time_s: float, speed_m_s: float) -> Frame:
 
 def _feed(name: str, ask: FallWish, flow: Flow, water: Fluid, arrived: float | None, depth_m: float) -> FeedFall:
     feed = FEED[name]
-    path = free_fall(feed.mass_kg, feed.density_kg_m3, flow, water)
+    path = free_fall(feed.mass_kg, feed.density_kg_m3, flow, water, length_m=feed.length_m)
     later = tuple((t + ask.feed_after_s, x, z) for t, x, z in path)
     there = next((t for t, _, z in later if z >= depth_m - 1e-6), None)
     return FeedFall(
         id=feed.id,
         name=feed.name,
-        speed_m_s=falls_at_m_s(feed.mass_kg, feed.density_kg_m3, water),
+        speed_m_s=falls_at_m_s(feed.mass_kg, feed.density_kg_m3, water, feed.length_m),
         path=later,
         ahead_s=None if there is None or arrived is None else arrived - there,
     )

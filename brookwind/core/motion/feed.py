@@ -6,10 +6,10 @@ from types import MappingProxyType
 
 import numpy as np
 
+from brookwind.core.flow.grain import grain_fall_m_s
 from brookwind.core.flow.profile import Flow
-from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.frozen import Sourced
-from brookwind.core.gravity import sphere_diameter_m, submerged_weight_n
+from brookwind.core.gravity import submerged_weight_n
 from brookwind.core.matter.fluid import Fluid
 from brookwind.core.rig.book import SHIPPED
 
@@ -17,20 +17,21 @@ _PARTS = 60
 """Depths of a path."""
 
 
-def falls_at_m_s(mass_kg: float, density_kg_m3: float, water: Fluid) -> float:
+def falls_at_m_s(mass_kg: float, density_kg_m3: float, water: Fluid, length_m: float = 0.0) -> float:
     """Steady speed of an item sinking by itself; 0 when it floats. [m/s]
 
     mass_kg: of one item. [kg, more than 0]
     density_kg_m3: of the item. [kg/m3]
     water: its water.
-    Source: `fall_speed_m_s`, taken as a ball.
+    length_m: its longest measure; 0 for a ball. [m]
+    Source: `grain_fall_m_s`: a maggot does not fall like a ball.
     """
     weight = submerged_weight_n(mass_kg, density_kg_m3, water.kg_m3)
-    return fall_speed_m_s(weight, sphere_diameter_m(mass_kg, density_kg_m3), water)
+    return grain_fall_m_s(weight, mass_kg / density_kg_m3, length_m, water)
 
 
 def free_fall(
-    mass_kg: float, density_kg_m3: float, flow: Flow, water: Fluid, begin_x_m: float = 0.0
+    mass_kg: float, density_kg_m3: float, flow: Flow, water: Fluid, begin_x_m: float = 0.0, length_m: float = 0.0
 ) -> tuple[tuple[float, float, float], ...]:
     """Path of an item thrown in at the surface: (time, x, depth) down to the bed. [s, m, m]
 
@@ -41,10 +42,11 @@ def free_fall(
     flow: how it flows.
     water: its water.
     begin_x_m: where it enters. [m]
+    length_m: its longest measure; 0 for a ball. [m]
     Empty for what floats. The way to full speed, some centimetres, is left out.
     Source: `falls_at_m_s`, carried along at the speed of each depth.
     """
-    speed = falls_at_m_s(mass_kg, density_kg_m3, water)
+    speed = falls_at_m_s(mass_kg, density_kg_m3, water, length_m)
     if speed <= 0.0:
         return ()
     depths = np.linspace(0.0, float(flow.depth_m), _PARTS + 1)
@@ -61,20 +63,34 @@ class Feed(Sourced):
     name: str
     mass_kg: float
     density_kg_m3: float
+    length_m: float = 0.0
+    """Its longest measure; 0 for a ball. [m]"""
+    scatter: float = 0.12
+    """Standard deviation of the speeds of single ones, as a share. Editable default."""
 
 
 def _of_bait(id: str, name: str, bait_id: str) -> Feed:
-    """What is a bait too falls as it does: one mass and one density."""
+    """What is a bait too falls as it does: one mass, one density and one length."""
     bait = SHIPPED.bait(bait_id)
-    return Feed(id=id, name=name, mass_kg=bait.mass_kg, density_kg_m3=bait.density_kg_m3, source=bait.source)
+    return Feed(
+        id=id, name=name, mass_kg=bait.mass_kg, density_kg_m3=bait.density_kg_m3, length_m=bait.length_m,
+        source=bait.source,
+    )  # fmt: skip
 
 
 FEEDS = (
     _of_bait("maggots", "maggots", "maggot"),
     _of_bait("casters", "casters", "caster"),
+    _of_bait("floating-casters", "floating casters", "floating-caster"),
     _of_bait("hemp", "hemp", "hemp"),
     _of_bait("corn", "sweetcorn", "sweetcorn"),
-    Feed(id="pellets", name="6 mm pellets", mass_kg=0.00014, density_kg_m3=1240.0, source="default"),
+    Feed(id="pellets-4", name="4 mm pellets", mass_kg=0.00006, density_kg_m3=1200.0, length_m=0.005, source="default"),
+    Feed(id="pellets", name="6 mm pellets", mass_kg=0.00014, density_kg_m3=1240.0, length_m=0.007, source="default"),
+    Feed(id="tares", name="tares", mass_kg=0.00007, density_kg_m3=1180.0, source="default"),
+    Feed(id="worm", name="chopped worm", mass_kg=0.0002, density_kg_m3=1060.0, length_m=0.02, source="default"),
+    Feed(
+        id="bread", name="mashed bread, squeezed", mass_kg=0.0015, density_kg_m3=1040.0, scatter=0.3, source="default"
+    ),
     Feed(id="groundbait", name="a ball of groundbait", mass_kg=0.06, density_kg_m3=1250.0, source="default"),
 )
 FEED = MappingProxyType({f.id: f for f in FEEDS})

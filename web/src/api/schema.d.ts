@@ -1387,6 +1387,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/motion/feed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Where To Feed
+         * @description Where to throw feed so that it meets the bait, and how much of it a day takes.
+         */
+        post: operations["where_to_feed_api_motion_feed_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/motion/feeds": {
         parameters: {
             query?: never;
@@ -4400,12 +4420,52 @@ export interface components {
             density_kg_m3: number;
             /** Id */
             id: string;
+            /**
+             * Length M
+             * @default 0
+             */
+            length_m: number;
             /** Mass Kg */
             mass_kg: number;
             /** Name */
             name: string;
+            /**
+             * Scatter
+             * @default 0.12
+             */
+            scatter: number;
             /** Source */
             source: string;
+        };
+        /**
+         * FeedAnswer
+         * @description Where to throw, where it lies, and how much it takes.
+         */
+        FeedAnswer: {
+            amount: components["schemas"]["Told"];
+            /** Fall S */
+            fall_s: number;
+            /** High M */
+            high_m: number;
+            /** Items */
+            items: number;
+            /** Kg */
+            kg: number;
+            /** Lead M */
+            lead_m: number;
+            /** Litres */
+            litres: number;
+            /** Low M */
+            low_m: number;
+            /** Meets */
+            meets: ("with" | "before" | "after") | null;
+            /** Name */
+            name: string;
+            says: components["schemas"]["Told"];
+            /** Sink M S */
+            sink_m_s: number;
+            /** Throw M */
+            throw_m: number | null;
         };
         /**
          * FeedFall
@@ -4426,6 +4486,22 @@ export interface components {
             ][];
             /** Speed M S */
             speed_m_s: number;
+        };
+        /**
+         * FeedRequest
+         * @description A rig, and how it is fed.
+         */
+        FeedRequest: {
+            rig: components["schemas"]["Rig"];
+            /**
+             * @default {
+             *       "casts_an_hour": 30,
+             *       "each": 12,
+             *       "feed": "maggots",
+             *       "hours": 5
+             *     }
+             */
+            thrown: components["schemas"]["Thrown"];
         };
         /**
          * Feeding
@@ -9167,6 +9243,32 @@ export interface components {
             cuts: components["schemas"]["CutLine"][];
             /** Steps */
             steps: components["schemas"]["TyingStep"][];
+        };
+        /**
+         * Thrown
+         * @description How it is fed.
+         */
+        Thrown: {
+            /**
+             * Casts An Hour
+             * @default 30
+             */
+            casts_an_hour: number;
+            /**
+             * Each
+             * @default 12
+             */
+            each: number;
+            /**
+             * Feed
+             * @default maggots
+             */
+            feed: string;
+            /**
+             * Hours
+             * @default 5
+             */
+            hours: number;
         };
         /**
          * TideStation
@@ -15893,6 +15995,75 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FallTimes"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    where_to_feed_api_motion_feed_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FeedRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeedAnswer"];
                 };
             };
             /** @description Not readable */
