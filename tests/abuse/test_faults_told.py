@@ -173,7 +173,7 @@ def test_the_doctor_says_what_is_wrong_and_writes_out_what_can_be_had(kept: Path
     rescued = json.loads(out.read_text())
     assert len(rescued["rig"]) == 7
     assert len(rescued["outing"]) == 61
-    assert {e["kind"] for e in rescued["event"].values()} == {"rig", "bite", "fish"}
+    assert {e["kind"] for e in rescued["event"].values()} == {"rig", "bite", "fish", "tip"}
     assert rescued["unreadable"][0]["text"] == '{"a": 1'
     page = kept.read_bytes().index(b'"kind": "shot", "item": "lead-04-bb"') // 4096
     with kept.open("r+b") as file:
