@@ -9,15 +9,15 @@ from brookwind.core.matter.fluid import Fluid
 
 
 def sphericity(volume_m3: float, length_m: float) -> float:
-    """Surface of a ball of a grain's volume over the grain's own, taken as a cylinder of its length. [0 to 0.874]
+    """Surface of a ball of a grain's volume over the grain's own, taken as a cylinder of its length. [0 to 1]
 
     A grain no longer than a ball of its volume is taken for one: 1.
 
     volume_m3: of the grain. [m3, more than 0]
     length_m: its longest measure. [m, more than 0]
     Source: H. Wadell, Journal of Geology 43, 1935; geometry of a cylinder.
-    >>> round(sphericity(pi / 4.0 * 1e-9, 1e-3), 3)    # as long as it is thick
-    0.874
+    >>> round(sphericity(pi / 2.0 * 1e-9, 2e-3), 3)    # twice as long as it is thick
+    0.832
     """
     ball_m = (6.0 * volume_m3 / pi) ** (1.0 / 3.0)
     if length_m <= ball_m:
