@@ -133,3 +133,13 @@ def test_only_where_there_is_a_tide_the_log_is_asked_of_it(client: TestClient) -
     hours = sum(g["hours"] for g in asked(wall)["place"]["groups"])
     assert sum(g["hours"] for g in tide["groups"]) == pytest.approx(hours, rel=1e-6)
     assert "tide" not in asked(next(p for p in places if "Tarrow" in p))
+
+
+def test_a_session_on_the_sea_has_its_tide_and_one_on_a_lake_none(client: TestClient) -> None:
+    outings = [o["fields"] for o in client.get("/api/log").json()["outings"]]
+    by_place = {place: next(o["id"] for o in outings if place in o["place"]) for place in ("Skerry", "Wend Mere")}
+    tide = client.get(f"/api/log/outings/{by_place['Skerry']}/level").json()
+    assert len(tide) > 12
+    assert max(h for _, h in tide) - min(h for _, h in tide) > 0.3
+    assert client.get(f"/api/log/outings/{by_place['Wend Mere']}/level").json() == []
+    assert client.get("/api/log/outings/none/level").status_code == 404

@@ -7,9 +7,9 @@ from datetime import UTC, datetime, timedelta
 import numpy as np
 import pytest
 
-from brookwind.core.answers.tides import STATES, by_state, state_at, tide_answer
+from brookwind.core.answers.tides import STATES, by_state, level_over, state_at, tide_answer
 from brookwind.core.log.looks import Piece
-from brookwind.core.survey.document import TideTable, Turn
+from brookwind.core.survey.document import Steady, TideTable, Turn
 
 LOW = datetime(2026, 11, 23, 0, tzinfo=UTC)
 HALF_H = 6.2
@@ -52,3 +52,14 @@ def test_a_place_without_a_tide_is_not_asked() -> None:
     assert told is not None
     assert [g.name.says for g in told.groups][:1] == ["the rise"] or told.best is not None
     assert "rise" in told.groups[told.best or 0].name.says
+
+
+def test_the_level_over_a_session_goes_from_end_to_end_and_is_nothing_without_a_tide() -> None:
+    rise = level_over(TABLE, LOW, LOW + timedelta(hours=HALF_H))
+    assert (rise[0], rise[-1]) == ((LOW, 0.5), (LOW + timedelta(hours=HALF_H), 4.0))
+    heights = [h for _, h in rise]
+    assert heights == sorted(heights)
+    # Half way up at half the time, by the cosine.
+    assert heights[len(heights) // 2] == pytest.approx(2.25, abs=0.2)
+    assert level_over(Steady(), LOW, LOW + timedelta(hours=3)) == ()
+    assert level_over(TideTable(turns=TABLE.turns[::2]), LOW, LOW + timedelta(hours=3)) == ()

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import datetime
 from typing import Annotated
 
 from fastapi import APIRouter, Depends
@@ -11,8 +12,9 @@ from pydantic import BaseModel
 from brookwind.api.kept import Update
 from brookwind.api.routers.files import FileBody, attached
 from brookwind.api.session import BoxOfRequest, SessionOfRequest, SurveysOfRequest
+from brookwind.clock import now
 from brookwind.core.answers.learnt import FloatLearnt, learnt_floats
-from brookwind.core.answers.tides import TIDAL, tide_answer
+from brookwind.core.answers.tides import TIDAL, level_over, tide_answer
 from brookwind.core.box.stock import FloatStock
 from brookwind.core.log.entries import Event, Outing
 from brookwind.core.log.looks import pieces
@@ -133,6 +135,14 @@ def delete_outing(key: str, version: Version, log: LogOfRequest) -> None:
 def read_events(key: str, log: LogOfRequest) -> list[Event]:
     """What happened in a session, in order."""
     return log.events(key)
+
+
+@router.get("/outings/{key}/level")
+def read_level(key: str, log: LogOfRequest, surveys: SurveysOfRequest) -> list[tuple[datetime, float]]:
+    """The level of the water over a session with a tide: moment, and metres over the datum."""
+    outing = log.get(key).fields
+    survey = surveys.at(outing.swim)
+    return list(level_over(survey.level, outing.begins, outing.ends or now())) if survey else []
 
 
 @router.post("/outings/{key}/events", status_code=201)

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Iterable, Mapping, Sequence
+from datetime import UTC, datetime
 
 import numpy as np
 from numpy.typing import NDArray
@@ -24,6 +25,25 @@ _STEP_S, _HALF_S = 600.0, 6.5 * 3600.0
 """Between moments looked at; a high and a low lie within so long to either side. [s]"""
 TIDAL = {"tide-station", "tide-table"}
 """Kinds of level that have a tide."""
+
+
+def level_over(source: LevelSource, begins: datetime, ends: datetime) -> tuple[tuple[datetime, float], ...]:
+    """The level over a session: moment, and level over the datum. [m] Empty where there is no tide, or it is not known.
+
+    source: levels of the place.
+    begins: of the session.
+    ends: of the session.
+    Source: `levels_m`.
+    """
+    if source.kind not in TIDAL:
+        return ()
+    last = ends.timestamp()
+    times = np.append(np.arange(begins.timestamp(), last, _STEP_S), last)
+    try:
+        heights = levels_m(source, times)
+    except BrookwindError:
+        return ()
+    return tuple((datetime.fromtimestamp(t, UTC), round(float(h), 3)) for t, h in zip(times, heights, strict=True))
 
 
 def tide_answer(found: Sequence[Piece], levels: Mapping[str, LevelSource]) -> LogAnswer | None:

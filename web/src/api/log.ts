@@ -14,6 +14,7 @@ export const log = {
   addEvent: (key: string, body: LogEvent) => post("/api/log/outings/{key}/events", { path: { key }, body }),
   dropEvent: (key: string, event: string) => remove("/api/log/outings/{key}/events/{event}", { path: { key, event } }),
   bringInLog: (file: File, keep: boolean) => post("/api/log/csv", { file, query: { keep } }),
+  levelOf: (key: string) => get("/api/log/outings/{key}/level", { path: { key } }),
   learnt: () => get("/api/log/learnt"),
   photographs: (outing: string) => get("/api/log/photographs/{outing}", { path: { outing } }),
   addPhotograph: (outing: string, key: string, at: string, file: Blob) =>

@@ -1,13 +1,18 @@
 import { Box, Text } from "@chakra-ui/react";
-import type { LogEvent, Outing } from "../api/client";
+import { useQuery } from "@tanstack/react-query";
+import { api, type LogEvent, type Outing } from "../api/client";
 import { colour } from "../scene/colour";
 import { clock } from "../units/clock";
+import { write } from "../units/quantity";
+import { useSettings } from "../units/settings";
 import { ZONE } from "./zone";
 
 const [WIDE, HIGH] = [900, 96];
 
 /** A session as a line: which rig when, and every bite and fish. What it shows is listed below it too. */
 export function TimeLine({ outing, events }: { outing: Outing; events: LogEvent[] }) {
+  const { units } = useSettings();
+  const level = useQuery({ queryKey: ["level-of", outing.id], queryFn: () => api.levelOf(outing.id) }).data ?? [];
   const begins = Date.parse(outing.begins);
   const last = Math.max(begins + 3_600_000, ...events.map((e) => Date.parse(e.at)));
   const ends = outing.ends ? Date.parse(outing.ends) : last;
@@ -16,10 +21,23 @@ export function TimeLine({ outing, events }: { outing: Outing; events: LogEvent[
   const hours: number[] = [];
   for (let t = Math.ceil(begins / 3_600_000) * 3_600_000; t <= ends; t += 3_600_000) hours.push(t);
   const every = Math.ceil(hours.length / 9);
+  const tide = level.filter(([at]) => Date.parse(at) >= begins && Date.parse(at) <= ends);
+  const [low, high] = [Math.min(...tide.map(([, h]) => h)), Math.max(...tide.map(([, h]) => h))];
   if (events.length === 0) return <Text color="soft">Nothing is noted of it yet.</Text>;
   return (
     <Box overflowX="auto">
       <svg viewBox={`0 0 ${WIDE} ${HIGH}`} width="100%" style={{ minWidth: 520 }} aria-hidden="true">
+        {level.length > 1 && (
+          <polyline
+            points={tide
+              .map(([at, h]) => `${x(at).toFixed(1)},${(58 - (40 * (h - low)) / Math.max(high - low, 0.1)).toFixed(1)}`)
+              .join(" ")}
+            fill="none"
+            stroke={colour("body")}
+            strokeWidth="2"
+            strokeDasharray="2 4"
+          />
+        )}
         {rigs.map((e, i) => {
           const to = rigs[i + 1] ? x(rigs[i + 1]?.at ?? ends) : WIDE - 24;
           return (
@@ -62,6 +80,12 @@ export function TimeLine({ outing, events }: { outing: Outing; events: LogEvent[
             </text>
           ))}
       </svg>
+      {tide.length > 1 && (
+        <Text fontSize="sm" color="soft">
+          Dotted: the tide, {write(low, "depth", units)} to {write(high, "depth", units)} over the datum,{" "}
+          {(tide.at(-1)?.[1] ?? 0) > (tide[0]?.[1] ?? 0) ? "higher" : "lower"} at the end than at the beginning.
+        </Text>
+      )}
     </Box>
   );
 }
