@@ -30,7 +30,7 @@ export function TimeLine({ outing, events }: { outing: Outing; events: LogEvent[
         {level.length > 1 && (
           <polyline
             points={tide
-              .map(([at, h]) => `${x(at).toFixed(1)},${(58 - (40 * (h - low)) / Math.max(high - low, 0.1)).toFixed(1)}`)
+              .map(([at, h]) => `${x(at).toFixed(1)},${(22 - (18 * (h - low)) / Math.max(high - low, 0.1)).toFixed(1)}`)
               .join(" ")}
             fill="none"
             stroke={colour("body")}
