@@ -5,7 +5,7 @@ from __future__ import annotations
 from pytest_benchmark.fixture import BenchmarkFixture
 
 from brookwind.core.matter.fluid import fluid_of
-from brookwind.core.run.line_out import pull_of
+from brookwind.core.run.cable import pull_of
 from brookwind.core.run.of_rig import HowHeld, line_answer, line_of
 from brookwind.demo.load import demo_rigs
 

@@ -162,7 +162,7 @@ def line_command(
         return
     typer.echo(found.says.says.format(**found.says.figures))
     for other in found.others:
-        by = "cannot be found" if other.along_n is None else f"{other.along_n * 1000:+.1f} mN"
+        by = "cannot be found" if other.along_n is None else f"{round(other.along_n * 1000, 1) + 0.0:+.1f} mN"
         typer.echo(f"  {other.says}: {by}")
 
 

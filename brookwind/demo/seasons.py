@@ -65,7 +65,7 @@ _WATERS = (
     _Water("wend-mere-lily-bay", "Lily bay, Wend Mere", "tench-lift", "tench", ("rudd",), (4.5, 6.0), (4.0, 6.0), 0.6,
            0.42, (0.0,), ("corn", "red worm"), _tench),
     _Water("wend-mere-reed-gap", "Reed gap, Wend Mere", "rudd-strung", "rudd", ("roach",), (14.0, 16.0), (2.5, 4.0),
-           4.0, 0.19, (0.6, 0.9), ("maggot", "caster"), _flat, drops=0.7, tip_m=0.012),
+           4.0, 0.19, (0.6, 0.9), ("maggot", "caster"), _flat, drops=0.7, tip_m=0.018),
     _Water("skerry-wall-steps", "The steps, Skerry Wall", "mullet-slider", "mullet", (), (7.0, 11.0), (3.0, 4.5), 0.5,
            0.44, (0.4, 0.8), ("bread flake", "mackerel strip"), _flat),
 )  # fmt: skip

@@ -70,6 +70,11 @@ def test_the_line_on_the_water_pulls_and_another_would_pull_less(client: TestCli
     others = {o["id"]: o["along_n"] for o in told["others"]}
     assert others["higher"] < along
     assert others["braid"] < along
+    pole = client.get("/api/rigs/roach-pole").json()["fields"]
+    assert client.post("/api/motion/line", json={"rig": pole}).json()["errors"][0]["code"] == "line-of-pole"
+    lake = client.get("/api/rigs/rudd-strung").json()["fields"]
+    blown = client.post("/api/motion/line", json={"rig": lake, "how": {"slack": 0.15, "wind_along_m_s": 2.0}}).json()
+    assert blown["says"]["says"].startswith("The line draws the float sideways with the wind")
     # What was entered for it before changes nothing; bad fields are named.
     running["conditions"]["line_pull_n"] = 0.05
     assert client.post("/api/motion/line", json={"rig": running}).json()["pulled"] == told["pulled"]

@@ -46,7 +46,7 @@ def box(rig: Rig) -> dict[str, FloatStock]:
     return {piece.item: FloatStock(item=piece.item, label=piece.label, spec=piece.spec)}
 
 
-@pytest.mark.parametrize("truth", [1.05, 1.08])
+@pytest.mark.parametrize("truth", [1.08, 1.12])
 def test_what_it_truly_carries_is_found_within_its_range(rig: Rig, box: dict[str, FloatStock], truth: float) -> None:
     spec = rig.float_piece.spec
     body = float_body(spec)
@@ -56,6 +56,10 @@ def test_what_it_truly_carries_is_found_within_its_range(rig: Rig, box: dict[str
     wanted = body.rated_kg + (truth - 1.0) * (body.mass_kg + LABEL_LEAD_NET * body.rated_kg) / LABEL_LEAD_NET
     assert calibrated.rated_kg == pytest.approx(wanted, rel=0.04)
     assert "more than" in learnt.says.says
+    low, high = (learnt.why.figures[k].value for k in ("low", "high"))
+    assert low < wanted < high
+    # Shot as it is and a tip seen from the bank are never known to a hundredth.
+    assert high - low > 0.08 * wanted
     assert learnt.stock.tube is not None
     assert [r.label for r in learnt.stock.tube.readings] == ["at the water"] * 3
     # Taken, it is not offered again.
@@ -66,10 +70,11 @@ def test_a_float_as_it_is_labelled_once_noted_or_in_a_current_teaches_nothing(
     rig: Rig, box: dict[str, FloatStock]
 ) -> None:
     assert learnt_floats(seen(rig, 1.0), box) == ()
-    assert learnt_floats(seen(rig, 1.06, times=1), box) == ()
+    assert learnt_floats(seen(rig, 1.02), box) == (), "within what shot and eye allow"
+    assert learnt_floats(seen(rig, 1.1, times=1), box) == ()
     flowing = rig.model_copy(update={"conditions": rig.conditions.model_copy(update={"current_m_s": 0.4})})
-    assert learnt_floats([s._replace(rig=flowing) for s in seen(rig, 1.06)], box) == ()
-    assert learnt_floats(seen(rig, 1.06), {}) == ()
+    assert learnt_floats([s._replace(rig=flowing) for s in seen(rig, 1.1)], box) == ()
+    assert learnt_floats(seen(rig, 1.1), {}) == ()
 
 
 def test_tips_noted_at_the_water_are_offered_and_read_back(client: TestClient, rig: Rig) -> None:
@@ -80,7 +85,7 @@ def test_tips_noted_at_the_water_are_offered_and_read_back(client: TestClient, r
     assert client.post("/api/log/outings/o-tips/events", json=noted[0]).status_code == 422
     noted[0]["at"] = "2026-06-01T06:00:00Z"
     noted += [
-        {"id": f"e-{k}", "at": s.at.isoformat(), "kind": "tip", "tip_m": s.tip_m} for k, s in enumerate(seen(rig, 1.08))
+        {"id": f"e-{k}", "at": s.at.isoformat(), "kind": "tip", "tip_m": s.tip_m} for k, s in enumerate(seen(rig, 1.1))
     ]
     for event in noted:
         assert client.post("/api/log/outings/o-tips/events", json=event).status_code == 201

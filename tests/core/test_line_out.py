@@ -13,11 +13,12 @@ from pydantic import ValidationError
 from scipy.integrate import solve_bvp
 from scipy.optimize import brentq
 
-import brookwind.core.run.line_out as module
+import brookwind.core.run.cable as module
 from brookwind.core.errors import BrookwindError, OutOfRange
 from brookwind.core.flow.line_drag import cylinder_drag
 from brookwind.core.matter.fluid import fluid_of
-from brookwind.core.run.line_out import Lane, LineOut, pull_of
+from brookwind.core.run.cable import pull_of
+from brookwind.core.run.line_out import Lane, LineOut
 
 WATER = fluid_of(12.0)
 STILL = (Lane(across_m=0.0, speed_m_s=0.0),)

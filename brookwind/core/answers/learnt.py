@@ -5,11 +5,12 @@ from __future__ import annotations
 from collections import defaultdict
 from collections.abc import Iterable, Mapping
 from datetime import datetime
+from math import hypot
 from typing import NamedTuple
 
 from brookwind.core.box.stock import FloatStock
 from brookwind.core.errors import BrookwindError
-from brookwind.core.figures import Told, load
+from brookwind.core.figures import NINE_IN_TEN, Told, load
 from brookwind.core.floats.tube import fit_tube
 from brookwind.core.floats.tube_readings import TubeReading, TubeTest
 from brookwind.core.frozen import Frozen
@@ -21,8 +22,9 @@ LEAST_NOTED = 2
 """A tip noted once may be a slip. Editable default."""
 STILL_M_S = 0.15
 """In more current than this the line's pull moves the tip as well. [m/s] Editable default."""
-WORTH = 0.04
-"""A capacity off by less than this share is not worth a change. Editable default: what a hand reads off a tip."""
+AT_WATER = 0.03
+"""Standard error of a load at the water, as a share: shot and bait as they are, the same each time the rig is on, and a
+tip seen from where one stands. Editable default."""
 _SAME_SALT = 2.0
 """Waters whose salinities differ by less are one. [g/kg]"""
 
@@ -83,10 +85,14 @@ def _learnt(stock: FloatStock, noted: list[SeenTip]) -> FloatLearnt | None:
     except BrookwindError:
         # Readings that contradict each other teach nothing.
         return None
-    if abs(fit.capacity_kg / before - 1.0) < WORTH:
+    # A tube's own error is that of weighed loads and of a rule held to the float.
+    sigma = hypot(fit.calibration.capacity_sigma_kg, AT_WATER * fit.capacity_kg)
+    low, high = fit.capacity_kg - NINE_IN_TEN * sigma, fit.capacity_kg + NINE_IN_TEN * sigma
+    if low <= before <= high:
         return None
     more = fit.capacity_kg > before
-    spec = stock.spec.model_copy(update={"calibration": fit.calibration})
+    calibration = fit.calibration.model_copy(update={"capacity_sigma_kg": sigma})
+    spec = stock.spec.model_copy(update={"calibration": calibration})
     return FloatLearnt(
         item=stock.item,
         says=Told(
@@ -95,7 +101,7 @@ def _learnt(stock: FloatStock, noted: list[SeenTip]) -> FloatLearnt | None:
         ),
         why=Told(
             says=f"By its tip as noted at the water {len(readings)} times; nine in ten it is {{low}} to {{high}}.",
-            figures={"low": load(fit.low_kg), "high": load(fit.high_kg)},
+            figures={"low": load(low), "high": load(high)},
         ),
         stock=stock.model_copy(update={"tube": test, "spec": spec}),
     )

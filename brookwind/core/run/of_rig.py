@@ -7,14 +7,15 @@ from typing import Literal
 
 from pydantic import Field
 
-from brookwind.core.errors import BrookwindError
+from brookwind.core.errors import BrookwindError, OutOfRange
 from brookwind.core.figures import Figure, Told
 from brookwind.core.frozen import Frozen
 from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.matter.materials import LINE_MATERIAL
 from brookwind.core.rig.components import LineSection
 from brookwind.core.rig.document import Rig
-from brookwind.core.run.line_out import Lane, LineOut, Moves, Pulled, pull_of
+from brookwind.core.run.cable import pull_of
+from brookwind.core.run.line_out import Lane, LineOut, Moves, Pulled
 from brookwind.core.situation import Situation
 
 TIP_M = 2.0
@@ -69,7 +70,13 @@ def line_of(rig: Rig, how: HowHeld) -> LineOut:
 
     rig: the rig; its main line, distance, current and wind are taken.
     how: how the line is held.
+    Raises: OutOfRange for a pole or whip, whose line hangs from its tip above the float.
     """
+    if rig.conditions.tackle != "rod":
+        raise OutOfRange.one(
+            "line-of-pole", f"A {rig.conditions.tackle}'s line hangs from its tip above the float, not out from a rod.",
+            "Keep the tip near the float; fish it with a rod to have this reckoned.", ("conditions", "tackle"),
+        )  # fmt: skip
     main = next(c for c in rig.components if isinstance(c, LineSection))
     c = rig.conditions
     top = c.speeds[0].speed_m_s if c.speeds else c.current_m_s
@@ -104,7 +111,7 @@ def line_answer(rig: Rig, how: HowHeld) -> LineAnswer:
             along = None
         if changed != line:
             others.append(OtherLine(id=id_, says=says, along_n=along))
-    return LineAnswer(line=line, pulled=pulled, says=_says(pulled), others=tuple(others))
+    return LineAnswer(line=line, pulled=pulled, says=_says(line, pulled), others=tuple(others))
 
 
 _OTHERS: tuple[tuple[Other, str, Callable[[LineOut], dict[str, object]]], ...] = (
@@ -119,7 +126,7 @@ _OTHERS: tuple[tuple[Other, str, Callable[[LineOut], dict[str, object]]], ...] =
 )  # fmt: skip
 
 
-def _says(p: Pulled) -> Told:
+def _says(line: LineOut, p: Pulled) -> Told:
     figures = {
         "pull": Figure(value=abs(p.along_n), quantity="force"),
         "inward": Figure(value=max(0.0, -p.across_n), quantity="force"),
@@ -129,7 +136,13 @@ def _says(p: Pulled) -> Told:
     lies = "{on} of it lie on the water, {bow} off the straight way at most."
     if p.on_water_m <= 0.0:
         lies = "None of it lies on the water."
+    flows = any(lane.speed_m_s != 0.0 for lane in line.lanes)
     if abs(p.along_n) < FINE_N:
-        return Told(says=f"The line hardly pulls along the current. {lies}", figures=figures)
-    way = "downstream, so the float runs too quick" if p.along_n > 0.0 else "back, so the float runs slow"
-    return Told(says=f"The line pulls the float by {{pull}} {way}, and by {{inward}} in. {lies}", figures=figures)
+        pulls = f"The line hardly pulls {'along the current' if flows else 'sideways'}, and by {{inward}} in."
+    elif not flows:
+        pulls = "The line draws the float sideways with the wind by {pull}, and by {inward} in."
+    elif p.along_n > 0.0:
+        pulls = "The line pulls the float by {pull} downstream, so the float runs too quick, and by {inward} in."
+    else:
+        pulls = "The line pulls the float by {pull} back, so the float runs slow, and by {inward} in."
+    return Told(says=f"{pulls} {lies}", figures=figures)

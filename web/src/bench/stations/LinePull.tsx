@@ -7,7 +7,7 @@ import { colour } from "../../scene/colour";
 import { Button } from "../../shell/Button";
 import { Choice } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
-import { say, write } from "../../units/quantity";
+import { say, type Units, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { useHere } from "../here";
 
@@ -99,7 +99,7 @@ export function LinePull({ onTake }: { onTake: (line_pull_n: number) => void }) 
         )}
         {answer && !found.error && (
           <Stack gap="2" opacity={found.isPlaceholderData ? 0.6 : 1}>
-            <FromAbove answer={answer} />
+            <FromAbove answer={answer} units={units} />
             <Text data-testid="line-says">{say(answer.says.says, answer.says.figures ?? {}, units)}</Text>
             <Button variant="solid" onClick={() => onTake(Math.round(answer.pulled.along_n * 1e5) / 1e5)}>
               Fish it with this pull
@@ -131,7 +131,7 @@ export function LinePull({ onTake }: { onTake: (line_pull_n: number) => void }) 
 const [WIDE, HIGH, EDGE] = [300, 150, 18];
 
 /** The line seen from above: the angler below, the current from left to right; what hangs in the air is dashed. */
-function FromAbove({ answer }: { answer: LineAnswer }) {
+function FromAbove({ answer, units }: { answer: LineAnswer; units: Units }) {
   const { path, along_n, on_water_m } = answer.pulled;
   const xs = path.map((p) => p[0]);
   const far = Math.max(...path.map((p) => p[1]), 0.1);
@@ -160,7 +160,7 @@ function FromAbove({ answer }: { answer: LineAnswer }) {
         viewBox={`0 0 ${WIDE} ${HIGH}`}
         width="100%"
         role="img"
-        aria-label={`Seen from above: ${on_water_m.toFixed(1)} metres of line on the water`}
+        aria-label={`Seen from above: ${write(on_water_m, "distance", units)} of line on the water`}
       >
         {[30, 70, 110].map((y) => (
           <path
