@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from collections.abc import Callable
-from itertools import pairwise
 from math import asinh, atan2, atanh, cos, exp, hypot, log, pi, sin, sinh, sqrt
 from typing import NamedTuple
 
@@ -14,7 +13,7 @@ from brookwind.core.flow.profile import WIND_SKIN
 from brookwind.core.gravity import G_M_S2
 from brookwind.core.matter.air import AIR_KG_M3, AIR_VISCOSITY_M2_S
 from brookwind.core.matter.fluid import Fluid
-from brookwind.core.run.line_out import LineOut, Pulled
+from brookwind.core.run.line_out import LineOut, Pulled, between, own_share
 from brookwind.core.survey.current import LINE_LIES
 
 STEPS, AIR_STEPS = 32, 10
@@ -49,8 +48,30 @@ def pull_of(line: LineOut, water: Fluid, drag: Drag | None = None) -> Pulled:
     nothing, and what it does while it is lifted or laid is not followed.
     Source: inextensible cable under distributed loads, J. P. Den Hartog, "Mechanics", 1948; shooting from the float.
     """
+    return pull_near(line, water, None, drag)[0]
+
+
+End = tuple[float, float]
+"""Tension where the line leaves the water, and its direction. [N, rad]"""
+
+
+def pull_near(
+    line: LineOut, water: Fluid, begin: End | None, drag: Drag | None = None
+) -> tuple[Pulled, End | None]:
+    """As `pull_of`, looked for from how the line lay a moment ago; and where to look from next.
+
+    line: the line out.
+    water: its water.
+    begin: what a line much like it ended in; None when nothing is known. Begun there it is found to a thousandth of
+        its length.
+    drag: coefficient of a cylinder by Reynolds number; White's curve when not given.
+    Raises: OutOfRange when it cannot be found how it lies.
+    """
     cable = _Cable(line, water, drag or cylinder_drag)
-    return cable.slack() if cable.idle else cable.solve()
+    if cable.idle:
+        return cable.slack(), None
+    end = cable.solve(begin)
+    return cable.told(*end), end
 
 
 class _Shape(NamedTuple):
@@ -73,20 +94,10 @@ class _Cable:
         self.out, self.high = line.out_m, line.tip_height_m
         self.far = hypot(line.across_m, line.along_m)
         self.weight_n_m = line.density_kg_m3 * pi / 4.0 * line.diameter_m**2 * G_M_S2
+        self.float_m_s, self.diameter_m = line.own_m_s, line.diameter_m
         self.lanes = [(x.across_m, x.speed_m_s) for x in line.lanes]
-        self.float_m_s = self.surface(line.across_m) if line.float_m_s is None else line.float_m_s
         self.skin = self.lies.skin * WIND_SKIN
         self.followed = 0
-
-    def surface(self, across_m: float) -> float:
-        """Speed of the surface. [m/s]"""
-        lanes = self.lanes
-        if across_m <= lanes[0][0]:
-            return lanes[0][1]
-        for (a, u), (b, v) in pairwise(lanes):
-            if across_m <= b:
-                return u + (v - u) * (across_m - a) / (b - a)
-        return lanes[-1][1]
 
     def load(self, across_m: float, ex: float, ey: float, share: float, wet: bool) -> tuple[float, float]:
         """Force on a metre of line that lies along (ex, ey); `share` of the float's speed is its own. [N/m]"""
@@ -94,7 +105,7 @@ class _Cable:
         wx, wy = line.wind_along_m_s - own, line.wind_across_m_s
         if not wet:
             return self._drag(wx, wy, ex, ey, AIR_KG_M3, AIR_VISCOSITY_M2_S, 0.0)
-        ux = self.surface(across_m) + self.skin * line.wind_along_m_s - own
+        ux = between(self.lanes, across_m) + self.skin * line.wind_along_m_s - own
         uy = self.skin * line.wind_across_m_s
         in_x, in_y = self._drag(ux, uy, ex, ey, self.water.kg_m3, self.water.viscosity_m2_s, SKIN_FRICTION)
         over = self.lies.air
@@ -106,7 +117,9 @@ class _Cable:
     def _drag(
         self, wx: float, wy: float, ex: float, ey: float, density: float, viscosity: float, friction: float
     ) -> tuple[float, float]:
-        d = self.line.diameter_m
+        if wx == 0.0 and wy == 0.0:
+            return 0.0, 0.0
+        d = self.diameter_m
         t = wx * ex + wy * ey
         nx, ny = wx - t * ex, wy - t * ey
         speed = hypot(nx, ny)
@@ -134,7 +147,7 @@ class _Cable:
         for k in range(AIR_STEPS):
             first, last = low + k * ds, low + (k + 1) * ds
             level = a * (asinh(last / a) - asinh(first / a))
-            share = self.share(arc - (k + 0.5) * ds)
+            share = own_share(self.line.moves, (arc - (k + 0.5) * ds) / self.out)
             tension = hypot(qx, qy)
             fx, fy = self.load(0.0, qx / tension, qy / tension, share, False)
             hx, hy = qx + 0.5 * ds * fx, qy + 0.5 * ds * fy
@@ -149,7 +162,7 @@ class _Cable:
         qx, qy, wet = pull_n * cos(angle), pull_n * sin(angle), self.out - arc
         ds = wet / STEPS
         for k in range(STEPS if wet > 0.0 else 0):
-            share = self.share(arc + (k + 0.5) * ds)
+            share = own_share(self.line.moves, (arc + (k + 0.5) * ds) / self.out)
             tension = hypot(qx, qy)
             ex, ey = qx / tension, qy / tension
             fx, fy = self.load(y, ex, ey, share, True)
@@ -161,10 +174,6 @@ class _Cable:
             x, y = x + ds * ex, y + ds * ey
             path.append((x, y, 0.0))
         return _Shape((x - self.line.along_m, y - self.line.across_m), (-qx, -qy), tuple(path), wet)
-
-    def share(self, from_tip_m: float) -> float:
-        """Share of the float's speed that the line has at a distance along it from the rod tip."""
-        return {"held": 0.0, "paid": 1.0, "swings": from_tip_m / self.out}[self.line.moves]
 
     @property
     def idle(self) -> bool:
@@ -184,16 +193,20 @@ class _Cable:
         path = ((to.along_m, to.across_m, 0.0), (0.0, 0.0, 0.0), (0.0, 0.0, self.high))
         return Pulled(along_n=0.0, across_n=0.0, on_water_m=self.out - self.high, bow_m=0.0, path=path[::-1])
 
-    def solve(self) -> Pulled:
+    def solve(self, begin: End | None = None) -> End:
         """The pull whose line ends at the rod tip."""
+        if begin is not None:
+            found = self._newton(log(begin[0]), begin[1], _NEAR)
+            if found is not None:
+                return found
         straight = atan2(self.line.across_m, self.line.along_m)
         for pull, turned in self._guesses():
             found = self._newton(log(pull), straight + turned)
             if found is not None:
-                return self._told(*found)
+                return found
         found = self._from_taut()
         if found is not None:
-            return self._told(*found)
+            return found
         raise OutOfRange.one(
             "line-lost", "How a line of {out} lies here cannot be found.", "Give it a little more or less slack.",
             ("slack",), {"out": Figure(value=self.out, quantity="distance")},
@@ -221,14 +234,14 @@ class _Cable:
         self.out = whole
         return known
 
-    def _newton(self, log_t: float, angle: float) -> tuple[float, float] | None:
+    def _newton(self, log_t: float, angle: float, close: float = _CLOSE) -> tuple[float, float] | None:
         """Newton's method in (log of the pull, its direction): the pull and its direction when it is found."""
         rest = self._miss(log_t, angle)
         for _ in range(MOST_ROUNDS):
             if self.followed > EFFORT:
                 return None
             here = hypot(*rest)
-            if here < _CLOSE * self.out:
+            if here < close * self.out:
                 return exp(log_t), angle
             tilt = 1e-4
             by_t = self._miss(log_t + tilt, angle)
@@ -268,7 +281,7 @@ class _Cable:
         ex, ey = self.line.along_m / self.far, self.line.across_m / self.far
         near = max(0.0, 1.0 - on / self.out)
         pushes = [
-            self.load(s * self.line.across_m, ex, ey, self.share(s * self.out), True)
+            self.load(s * self.line.across_m, ex, ey, own_share(self.line.moves, s), True)
             for s in (near, 0.5 * (near + 1.0), 0.95)
         ]
         px, py = sum(p[0] for p in pushes) / 3.0, sum(p[1] for p in pushes) / 3.0
@@ -283,7 +296,8 @@ class _Cable:
             (bows, 1.5 * turn), (0.15 * bows, turn), (best, -0.5 * turn), (bows, -turn),
         ]  # fmt: skip
 
-    def _told(self, tension: float, angle: float) -> Pulled:
+    def told(self, tension: float, angle: float) -> Pulled:
+        """What comes of an end that was found."""
         shape = self.follow(tension, angle)
         side = (self.line.across_m / self.far, -self.line.along_m / self.far)
         return Pulled(

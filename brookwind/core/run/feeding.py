@@ -14,7 +14,7 @@ from brookwind.core.figures import NINE_IN_TEN, Figure, Told, depth, mass
 from brookwind.core.flow.profile import Flow
 from brookwind.core.frozen import Frozen
 from brookwind.core.matter.fluid import Fluid, fluid_of
-from brookwind.core.motion.feed import FEED, falls_at_m_s
+from brookwind.core.motion.feed import FEED, FEEDS, falls_at_m_s
 from brookwind.core.motion.setup import setup_of
 from brookwind.core.rig.document import Rig
 from brookwind.core.situation import Situation
@@ -23,6 +23,8 @@ PACKED = 0.6
 """Share of a heap of grains that is grain. Editable default: loosely poured."""
 PINT_L = 0.568
 """An imperial pint. [l] Source: Weights and Measures Act 1985."""
+FAR_M = 6.0
+"""Feed is not usually thrown further upstream of the float than this. [m] Editable default."""
 _LAYERS = 200
 """Layers of water the integral is taken over."""
 
@@ -35,8 +37,23 @@ class Thrown(Frozen):
     feed: str = "maggots"
     each: int = Field(default=12, ge=1, le=5000)
     """Items at a time."""
+    by: Literal["cast", "clock"] = "cast"
+    """With every cast, or by the clock."""
     casts_an_hour: float = Field(default=30.0, gt=0, le=600)
+    """Times an hour it is fed; in the plan of a run that is fed with every cast, as often as it is cast."""
     hours: float = Field(default=5.0, gt=0, le=72)
+
+
+class OtherFeed(Frozen):
+    """How other feed goes down here."""
+
+    id: str
+    name: str
+    sink_m_s: float
+    lead_m: float
+    """How far downstream it is carried while it sinks. [m]"""
+    fall_s: float
+    meets: Literal["with", "before", "after"] | None
 
 
 class FeedAnswer(Frozen):
@@ -60,6 +77,8 @@ class FeedAnswer(Frozen):
     litres: float
     says: Told
     amount: Told
+    others: tuple[OtherFeed, ...]
+    """Other feed that sinks here, the quickest first."""
 
 
 def feed_lead_m(flow: Flow, sink_m_s: float | Array, depth_m: float) -> Array:
@@ -77,11 +96,12 @@ def feed_lead_m(flow: Flow, sink_m_s: float | Array, depth_m: float) -> Array:
     return np.asarray(carried / np.asarray(sink_m_s, dtype=float))
 
 
-def feeding(rig: Rig, thrown: Thrown) -> FeedAnswer:
+def feeding(rig: Rig, thrown: Thrown, there: Situation | None = None) -> FeedAnswer:
     """Where to throw feed for a rig where it is fished, and how much of it that takes.
 
     rig: the rig.
     thrown: what, and how it is fed.
+    there: the rig's situation, where it has been reckoned.
     Raises: NotUnderstood for feed that is not known; OutOfRange for feed that floats here.
     Source: `feed_lead_m`; scatter of single items as a normal share of their speed.
     """
@@ -96,7 +116,7 @@ def feeding(rig: Rig, thrown: Thrown) -> FeedAnswer:
         raise OutOfRange.one(
             "feed-floats", f"{feed.name.capitalize()} float here.", "Take another, or put it in groundbait.", ("feed",)
         )
-    there = Situation(rig)
+    there = there or Situation(rig)
     flow = setup_of(rig, water.kg_m3).flow
     deep = rig.water.depth_m
     spread = NINE_IN_TEN * feed.scatter
@@ -112,7 +132,23 @@ def feeding(rig: Rig, thrown: Thrown) -> FeedAnswer:
         name=feed.name, sink_m_s=sink, fall_s=fall_s, lead_m=float(lead), low_m=float(low), high_m=float(high),
         throw_m=throw, meets=_meets(fall_s, ready), says=_says(float(lead), float(low), float(high), throw, fall_s),
         items=items, kg=kg, litres=litres, amount=_amount(items, kg, litres, thrown.hours),
+        others=_others(feed.id, flow, deep, water, ready),
     )  # fmt: skip
+
+
+def _others(but: str, flow: Flow, deep: float, water: Fluid, ready_s: float | None) -> tuple[OtherFeed, ...]:
+    found = []
+    for feed in FEEDS:
+        sink = falls_at_m_s(feed.mass_kg, feed.density_kg_m3, water, feed.length_m)
+        if feed.id != but and sink > 0.0:
+            fall_s = deep / sink
+            lead = float(feed_lead_m(flow, sink, deep))
+            found.append(
+                OtherFeed(
+                    id=feed.id, name=feed.name, sink_m_s=sink, lead_m=lead, fall_s=fall_s, meets=_meets(fall_s, ready_s)
+                )
+            )
+    return tuple(sorted(found, key=lambda f: f.fall_s))
 
 
 def _meets(fall_s: float, ready_s: float | None) -> Literal["with", "before", "after"] | None:
@@ -135,7 +171,10 @@ def _says(lead: float, low: float, high: float, throw: float | None, fall_s: flo
         return Told(says=says, figures=figures)
     figures["throw"] = Figure(value=abs(throw), quantity="distance")
     where = "upstream of" if throw < 0.0 else "downstream of"
-    return Told(says=f"Throw it {{throw}} {where} where the float lands. {says}", figures=figures)
+    says = f"Throw it {{throw}} {where} where the float lands. {says}"
+    if throw < -FAR_M:
+        says += " That is a long way up: take feed that sinks quicker, or let it come down through the swim."
+    return Told(says=says, figures=figures)
 
 
 def _amount(items: int, kg: float, litres: float, hours: float) -> Told:

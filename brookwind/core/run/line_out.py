@@ -5,6 +5,7 @@ Axes: along the current, positive downstream; across it, positive away from the 
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from itertools import pairwise
 from math import hypot
 from typing import Literal, Self
@@ -27,6 +28,29 @@ class Lane(Frozen):
 
     across_m: float = Field(ge=-50, le=200)
     speed_m_s: float = Field(ge=-5, le=5)
+
+
+def between(lanes: Sequence[tuple[float, float]], across_m: float) -> float:
+    """Speed of the surface, by straight lines between the lanes. [m/s]
+
+    lanes: (distance across, speed), from near to far.
+    across_m: distance across. [m]
+    """
+    if across_m <= lanes[0][0]:
+        return lanes[0][1]
+    for (a, u), (b, v) in pairwise(lanes):
+        if across_m <= b:
+            return u + (v - u) * (across_m - a) / (b - a)
+    return lanes[-1][1]
+
+
+def own_share(moves: Moves, from_tip: float) -> float:
+    """Share of the float's speed that a piece of the line has.
+
+    moves: how the line goes along.
+    from_tip: how far along the line the piece is from the rod tip. [0 to 1]
+    """
+    return 0.0 if moves == "held" else 1.0 if moves == "paid" else from_tip
 
 
 class LineOut(Frozen):
@@ -71,6 +95,18 @@ class LineOut(Frozen):
     def out_m(self) -> float:
         """Line between tip and float. [m]"""
         return self.straight_m * (1.0 + self.slack)
+
+    def surface_m_s(self, across_m: float) -> float:
+        """Speed of the surface, by straight lines between the lanes. [m/s]
+
+        across_m: from the rod tip. [m]
+        """
+        return between([(x.across_m, x.speed_m_s) for x in self.lanes], across_m)
+
+    @property
+    def own_m_s(self) -> float:
+        """Speed of the float along the current. [m/s]"""
+        return self.surface_m_s(self.across_m) if self.float_m_s is None else self.float_m_s
 
 
 class Pulled(Frozen):

@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Callable
+from math import hypot
 from typing import Literal
 
 from pydantic import Field
@@ -25,19 +26,23 @@ SLACK = 0.05
 FINE_N = 1e-4
 """Pulls are told to this: a tenth of a millinewton, a hundredth of a gram. [N]"""
 _SLOW_NEAR = 0.4
-"""Speed of the surface at the rod tip over that at the float, where no lanes are known. Editable default."""
+"""Speed of the surface at the bank over that at the float, where no lanes are known. Editable default."""
+HAND_M = 1.2
+"""The hand that holds the rod, over the water. [m] Editable default."""
+_NEAREST_M = 0.3
+"""A rod tip is held no nearer than this to the float. [m]"""
 
 
 class HowHeld(Frozen):
     """How the line is held."""
 
     along_m: float = Field(default=0.0, ge=-100, le=100)
-    """How far downstream of the rod tip the float is; negative upstream. [m]"""
+    """How far downstream of the angler the float is; negative upstream. [m]"""
     tip_height_m: float = Field(default=TIP_M, ge=0.02, le=20)
     slack: float = Field(default=SLACK, ge=0.001, le=3)
     moves: Moves = "swings"
     lanes: tuple[Lane, ...] = Field(default=(), max_length=40)
-    """Of the surface between angler and float; slower near the rod when not given."""
+    """Of the surface, from the angler outwards; slower near the bank when not given."""
     wind_along_m_s: float = Field(default=0.0, ge=-40, le=40)
     """Downstream; negative upstream. [m/s]"""
     wind_across_m_s: float = Field(default=0.0, ge=-40, le=40)
@@ -65,11 +70,38 @@ class LineAnswer(Frozen):
     others: tuple[OtherLine, ...]
 
 
-def line_of(rig: Rig, how: HowHeld) -> LineOut:
-    """The line out of a rig where it is fished, across the current.
+def reach_m(rig: Rig, tip_height_m: float) -> float:
+    """How far out the tip of a rod is that points at the float. [m]
 
-    rig: the rig; its main line, distance, current and wind are taken.
+    rig: the rig; its rod's length is taken.
+    tip_height_m: of the rod tip over the water. [m]
+    Source: right triangle over a hand `HAND_M` above the water.
+    """
+    return float(max(0.0, rig.conditions.rod_m**2 - (tip_height_m - HAND_M) ** 2) ** 0.5)
+
+
+def lanes_of(rig: Rig, how: HowHeld) -> tuple[Lane, ...]:
+    """Speeds of the surface from the angler outwards: as given, else slower near the bank.
+
+    rig: the rig, with the current where it is fished.
     how: how the line is held.
+    """
+    c = rig.conditions
+    top = c.speeds[0].speed_m_s if c.speeds else c.current_m_s
+    return how.lanes or (Lane(across_m=0.0, speed_m_s=_SLOW_NEAR * top), Lane(across_m=c.distance_m, speed_m_s=top))
+
+
+def line_at(
+    rig: Rig, how: HowHeld, x_m: float, y_m: float, float_m_s: float | None, lanes: tuple[Lane, ...]
+) -> tuple[LineOut, tuple[float, float]]:
+    """The line out to a float at a place, and where the rod tip is then.
+
+    rig: the rig; its main line, rod and conditions are taken.
+    how: how the line is held.
+    x_m: of the float, downstream of the angler. [m]
+    y_m: of the float, out from the angler. [m]
+    float_m_s: its speed along the current; as the water when not given. [m/s]
+    lanes: of the surface, from the angler outwards.
     Raises: OutOfRange for a pole or whip, whose line hangs from its tip above the float.
     """
     if rig.conditions.tackle != "rod":
@@ -78,18 +110,31 @@ def line_of(rig: Rig, how: HowHeld) -> LineOut:
             "Keep the tip near the float; fish it with a rod to have this reckoned.", ("conditions", "tackle"),
         )  # fmt: skip
     main = next(c for c in rig.components if isinstance(c, LineSection))
-    c = rig.conditions
-    top = c.speeds[0].speed_m_s if c.speeds else c.current_m_s
-    lanes = how.lanes or (Lane(across_m=0.0, speed_m_s=_SLOW_NEAR * top), Lane(across_m=c.distance_m, speed_m_s=top))
-    moving = Situation(rig.model_copy(update={"conditions": c.model_copy(update={"line_pull_n": 0.0})})).moving
+    far = max(hypot(x_m, y_m), 1e-6)
+    share = min(reach_m(rig, how.tip_height_m), max(0.0, far - _NEAREST_M)) / far
+    tip_x, tip_y = share * x_m, share * y_m
     braid = main.material == "braid"
-    return LineOut(
-        across_m=c.distance_m, along_m=how.along_m, tip_height_m=how.tip_height_m, slack=how.slack,
+    line = LineOut(
+        across_m=max(0.2, y_m - tip_y), along_m=x_m - tip_x, tip_height_m=how.tip_height_m, slack=how.slack,
         diameter_m=main.diameter_m, density_kg_m3=main.density_kg_m3,
         lies="braid" if braid else "floating" if main.greased or main.density_kg_m3 < 1200.0 else "sinking",
-        lanes=lanes, float_m_s=moving.speed_m_s if moving else None,
+        lanes=tuple(Lane(across_m=a.across_m - tip_y, speed_m_s=a.speed_m_s) for a in lanes), float_m_s=float_m_s,
         wind_along_m_s=how.wind_along_m_s, wind_across_m_s=how.wind_across_m_s, moves=how.moves,
     )  # fmt: skip
+    return line, (tip_x, tip_y)
+
+
+def line_of(rig: Rig, how: HowHeld) -> LineOut:
+    """The line out of a rig where it is fished, across the current.
+
+    rig: the rig; its main line, rod, distance and current are taken.
+    how: how the line is held.
+    Raises: as `line_at`.
+    """
+    c = rig.conditions
+    moving = Situation(rig.model_copy(update={"conditions": c.model_copy(update={"line_pull_n": 0.0})})).moving
+    speed = moving.speed_m_s if moving else None
+    return line_at(rig, how, how.along_m, c.distance_m, speed, lanes_of(rig, how))[0]
 
 
 def line_answer(rig: Rig, how: HowHeld) -> LineAnswer:

@@ -1,0 +1,323 @@
+"""The plan of one run: where to cast and feed, where the bait is down, when to mend, what fishes, and the clock."""
+
+from __future__ import annotations
+
+from itertools import pairwise
+from math import atan2, degrees
+from typing import Literal, NamedTuple
+
+from pydantic import Field
+
+from brookwind.core.errors import BrookwindError, OutOfRange, Problem
+from brookwind.core.figures import Figure, Told
+from brookwind.core.frozen import Frozen
+from brookwind.core.motion.afloat import go
+from brookwind.core.motion.doubts import bait_height_m
+from brookwind.core.motion.fall_answer import Frame
+from brookwind.core.rig.document import Rig
+from brookwind.core.run.drifting import Drift, Moment, Water, drift
+from brookwind.core.run.feeding import FeedAnswer, Thrown, feeding
+from brookwind.core.run.line_out import Lane
+from brookwind.core.run.of_rig import HowHeld, lanes_of
+from brookwind.core.run.slip import slip_of
+from brookwind.core.situation import Situation
+
+STRETCH_M = 6.0
+"""Stretch that is fished where none is given. [m] Editable default."""
+LONGEST_S = 180.0
+"""A run is followed no longer than this. [s]"""
+_SLOWEST_M_S = 0.02
+"""A float that goes slower stands. [m/s]"""
+_FRAMES = 24
+"""Moments of the fall that are handed on."""
+_TOLD_MENDS = 3
+"""So many mends are told one by one."""
+_TELLS = 0.02
+"""A difference of speed below this share is none."""
+
+
+class RunWish(Frozen):
+    """How a run is fished."""
+
+    how: HowHeld = HowHeld()
+    fish_from_m: float = Field(default=0.0, ge=-50, le=100)
+    """Where the bait is to be down, downstream of the angler. [m]"""
+    fish_to_m: float | None = Field(default=None, ge=-50, le=150)
+    """Where the stretch that is fished ends; `STRETCH_M` further when not given. [m]"""
+    thrown: Thrown = Thrown()
+    feed_s: float = Field(default=2.0, ge=0, le=120)
+    """Time it takes to feed, each run. [s] Editable default."""
+    cast_s: float = Field(default=3.0, ge=0.5, le=60)
+    """Time it takes to cast and to lay the line. [s] Editable default."""
+    fish_s: float = Field(default=180.0, ge=5, le=7200)
+    """In water that does not move the float: how long it is left. [s] Editable default."""
+    retrieve_m_s: float = Field(default=0.8, ge=0.1, le=5)
+    """Speed at which the line is wound in. [m/s] Editable default."""
+
+
+class Leg(Frozen):
+    """A part of the cycle."""
+
+    id: Literal["feed", "cast", "sinks", "fishes", "winds-in"]
+    name: str
+    seconds: float
+
+
+class Spot(Frozen):
+    """A place of the swim: downstream of the angler, and out. [m]"""
+
+    x_m: float
+    y_m: float
+
+
+class RunPlan(Frozen):
+    """One run, and how many there are in an hour."""
+
+    flows: bool
+    """The float runs; else it stays where it was cast."""
+    lanes: tuple[Lane, ...]
+    lands: Spot
+    upstream_deg: float
+    """Of the cast, from straight out; negative downstream. [degrees]"""
+    down: Spot
+    """Where the bait is down."""
+    down_s: float
+    feed: FeedAnswer | None
+    feed_at: Spot | None
+    feed_problem: Problem | None
+    """Why nothing is said of the feed."""
+    drift: Drift | None
+    """With the mends it is worth; None where the float stays."""
+    bare: Drift | None
+    """Without any."""
+    free_m_s: float
+    """The float's own speed where it is fished."""
+    bare_share: float
+    """How much quicker it runs without a mend, at most; negative: slower."""
+    mended_share: float
+    """The same from the first mend on."""
+    give_m_s: float
+    """Line to give at most. [m/s]"""
+    bait_up_m: float | None
+    """By how much the line's pull lifts the bait off its height without a mend. [m]"""
+    fishes_m: float
+    fishes_s: float
+    cycle: tuple[Leg, ...]
+    casts_an_hour: float
+    sinking: tuple[Frame, ...]
+    """The fall, x from where the float lands."""
+    says: tuple[Told, ...]
+
+
+class _Down(NamedTuple):
+    """The fall that the run begins with."""
+
+    ready_s: float
+    bait_x_m: float
+    drift_m: float
+    frames: tuple[Frame, ...]
+
+
+def run_plan(rig: Rig, wish: RunWish | None = None, there: Situation | None = None) -> RunPlan:
+    """The plan of a run of a rig where it is fished.
+
+    rig: the rig.
+    wish: how it is fished.
+    there: the rig's situation, where it has been reckoned.
+    Raises: BrookwindError for a pole or whip, for a rig whose bait does not come to depth, and as `drift`.
+    """
+    ask = wish or RunWish()
+    there = there or Situation(rig)
+    fall = _down(there)
+    flows = there.moves and (there.moving is None or abs(there.moving.speed_m_s) > _SLOWEST_M_S)
+    lands_x = ask.fish_from_m - (fall.bait_x_m if flows else 0.0)
+    out = rig.conditions.distance_m
+    mended, bare, water = None, None, None
+    if flows:
+        water = water_of(there, ask.how, fall.ready_s, fall.drift_m)
+        to = ask.fish_from_m + STRETCH_M if ask.fish_to_m is None else ask.fish_to_m
+        if to <= ask.fish_from_m:
+            raise OutOfRange.one(
+                "stretch", "The stretch ends before it begins.", "Let it end further downstream.", ("fish_to_m",)
+            )
+        mended = drift(water, lands_x, to, True, LONGEST_S)
+        bare = drift(water, lands_x, to, False, LONGEST_S) if mended.mends else mended
+    fishes_s, fishes_m = ask.fish_s, 0.0
+    if mended is not None:
+        last = mended.moments[-1]
+        fishes_s = max(0.0, last.time_s - fall.ready_s)
+        fishes_m = max(0.0, last.x_m - mended.at(fall.ready_s).x_m) if fishes_s else 0.0
+    cycle = _cycle(ask, fall.ready_s, fishes_s, mended.moments[-1].out_m if mended else out)
+    an_hour = 3600.0 / sum(leg.seconds for leg in cycle)
+    often = {"casts_an_hour": an_hour} if ask.thrown.by == "cast" else {}
+    feed, problem = _feed(there, ask.thrown.model_copy(update=often))
+    feed_at = None
+    if feed is not None and feed.throw_m is not None:
+        # In still water a stretched rig lies out along the cast, and sinks that way.
+        feed_at = Spot(x_m=lands_x + feed.throw_m, y_m=out) if flows else Spot(x_m=lands_x, y_m=out + feed.throw_m)
+    free = water.free_m_s if water else 0.0
+    plan = RunPlan(
+        flows=flows, lanes=lanes_of(rig, ask.how), lands=Spot(x_m=lands_x, y_m=out),
+        upstream_deg=degrees(atan2(-lands_x, out)), down=Spot(x_m=ask.fish_from_m, y_m=out), down_s=fall.ready_s,
+        feed=feed, feed_at=feed_at, feed_problem=problem, drift=mended, bare=bare, free_m_s=free,
+        bare_share=_quicker(bare, fall.ready_s, free),
+        mended_share=_quicker(mended, _mended_s(mended, fall.ready_s), free),
+        give_m_s=_give(mended), bait_up_m=_bait_up(there, bare), fishes_m=fishes_m, fishes_s=fishes_s, cycle=cycle,
+        casts_an_hour=an_hour, sinking=fall.frames, says=(),
+    )  # fmt: skip
+    return plan.model_copy(update={"says": _says(plan)})
+
+
+def water_of(there: Situation, how: HowHeld, sinks_s: float, drift_m: float) -> Water:
+    """What a rig runs in.
+
+    there: its situation.
+    how: how its line is held.
+    sinks_s: until its bait is down. [s]
+    drift_m: how far the float goes until then. [m]
+    Raises: BrookwindError where it takes no shape in its water.
+    """
+    rig, moving = there.rig, there.moving
+    slip = slip_of(there.shape)
+    held = rig.conditions.hold is not None and moving is not None
+    return Water(
+        rig=rig, how=how, slip=slip, lanes=lanes_of(rig, how),
+        free_m_s=slip.speed(0.0, 0.0)[0] if held or moving is None else moving.speed_m_s,
+        sinks_s=sinks_s, sinking_m_s=drift_m / max(sinks_s, 0.1),
+        held_m_s=moving.speed_m_s if held and moving else None, hold_n=moving.hold_n if moving else 0.0,
+    )  # fmt: skip
+
+
+def _down(there: Situation) -> _Down:
+    fallen = there.fallen
+    if fallen is None or fallen.to_depth_s is None:
+        raise OutOfRange.one(
+            "run-no-depth", "The bait does not come to depth here, so there is no run to plan.",
+            "Look at its fall, and set the stop or put on more weight.", ("components",),
+        )  # fmt: skip
+    ready = fallen.to_depth_s
+    frames = [f for f in fallen.frames if f.time_s <= ready]
+    every = max(1, len(frames) // _FRAMES)
+    return _Down(ready, fallen.bait_x_m, fallen.drift_m, (*frames[:-1:every], frames[-1]))
+
+
+def _feed(there: Situation, thrown: Thrown) -> tuple[FeedAnswer | None, Problem | None]:
+    try:
+        return feeding(there.rig, thrown, there), None
+    except BrookwindError as error:
+        return None, error.problems[0]
+
+
+def _cycle(ask: RunWish, sinks_s: float, fishes_s: float, in_m: float) -> tuple[Leg, ...]:
+    parts: tuple[tuple[Literal["feed", "cast", "sinks", "fishes", "winds-in"], str, float], ...] = (
+        ("feed", "feed", ask.feed_s), ("cast", "cast", ask.cast_s), ("sinks", "sinks", sinks_s),
+        ("fishes", "fishes", fishes_s), ("winds-in", "wind in", in_m / ask.retrieve_m_s),
+    )  # fmt: skip
+    return tuple(Leg(id=id_, name=name, seconds=s) for id_, name, s in parts if s > 0.0)
+
+
+def _quicker(run: Drift | None, from_s: float, free_m_s: float) -> float:
+    """How much quicker it goes than freely where that is most, while it is not held."""
+    if run is None or free_m_s <= 0.0:
+        return 0.0
+    off = [m.by_line_m_s / free_m_s for m in run.moments if m.time_s > from_s and not m.held]
+    return max(off, key=abs, default=0.0)
+
+
+def _mended_s(run: Drift | None, else_s: float) -> float:
+    """From when on the first mend tells."""
+    return run.mends[0].time_s if run is not None and run.mends else else_s
+
+
+def _give(run: Drift | None) -> float:
+    if run is None:
+        return 0.0
+    told = [m for m in run.moments if m.line]
+    rates = [(b.out_m - a.out_m) / (b.time_s - a.time_s) for a, b in pairwise(told)]
+    return max(0.0, *rates) if rates else 0.0
+
+
+def _bait_up(there: Situation, bare: Drift | None) -> float | None:
+    """What the strongest pull along does to the height of a bait that runs free."""
+    if bare is None or there.rig.conditions.hold is not None:
+        return None
+    most: Moment = max(bare.moments, key=lambda m: abs(m.along_n))
+    c = there.rig.conditions
+    pulled = there.rig.model_copy(
+        update={"conditions": c.model_copy(update={"line_pull_n": c.line_pull_n + most.along_n})}
+    )
+    try:
+        found = go(pulled, there.settled, there.setup, begin=there.shape)
+    except BrookwindError:
+        return None
+    return float(bait_height_m(found, found.resting.state) - bait_height_m(there.shape, there.shape.resting.state))
+
+
+def _says(plan: RunPlan) -> tuple[Told, ...]:
+    return tuple(t for t in (_cast_says(plan), _line_says(plan), _end_says(plan)) if t is not None)
+
+
+def _cast_says(plan: RunPlan) -> Told:
+    figures = {
+        "out": Figure(value=plan.lands.y_m, quantity="distance"),
+        "up": Figure(value=abs(plan.lands.x_m), quantity="distance"),
+        "time": Figure(value=plan.down_s, quantity="time"),
+    }
+    if not plan.flows or abs(plan.lands.x_m) < 0.3:
+        return Told(says="Cast straight out, {out}: the bait is down after {time}.", figures=figures)
+    where = "upstream" if plan.lands.x_m < 0.0 else "downstream"
+    return Told(
+        says=f"Cast {{out}} out and {{up}} {where} of you: the bait is down after {{time}}, where they lie.",
+        figures=figures,
+    )
+
+
+def _line_says(plan: RunPlan) -> Told | None:
+    if plan.drift is None:
+        return None
+    figures = {
+        "share": Figure(value=abs(plan.bare_share), quantity="share"),
+        "left": Figure(value=abs(plan.mended_share), quantity="share"),
+    }
+    if abs(plan.bare_share) < _TELLS:
+        return Told(says="The line hardly changes its speed: no mend is needed.", figures={})
+    way = "quick" if plan.bare_share > 0.0 else "slow"
+    mends = plan.drift.mends
+    if not mends:
+        return Told(says=f"The line makes it {{share}} too {way}: not worth a mend.", figures=figures)
+    if len(mends) > _TOLD_MENDS:
+        figures["first"] = Figure(value=mends[0].time_s, quantity="time")
+        figures["each"] = Figure(value=(mends[-1].time_s - mends[0].time_s) / (len(mends) - 1), quantity="time")
+        when = f"{mends[0].way} after {{first}}, then each {{each}}"
+    else:
+        said = []
+        for k, mend in enumerate(mends):
+            figures[f"m{k}"] = Figure(value=mend.time_s, quantity="time")
+            turned = k == 0 or mend.way != mends[k - 1].way
+            said.append(f"{mend.way} after {{m{k}}}" if turned else f"after {{m{k}}}")
+        when = " and ".join((", ".join(said[:-1]), said[-1])) if len(said) > 1 else said[0]
+    return Told(
+        says=f"The line makes it {{share}} too {way}. Mend {when}: then it is {{left}} off at most.", figures=figures
+    )
+
+
+_ENDS = {
+    "stretch": "It fishes {far} of the stretch, in {time}.",
+    "swings-in": "It fishes {far} in {time}, then it swings in: end the run there.",
+    "line": "It fishes {far} in {time}; beyond that it cannot be told how the line lies.",
+    "stands": "It fishes {far} in {time} and goes no further worth waiting for.",
+}
+
+
+def _end_says(plan: RunPlan) -> Told | None:
+    if plan.drift is None:
+        return None
+    figures = {
+        "far": Figure(value=plan.fishes_m, quantity="distance"),
+        "time": Figure(value=plan.fishes_s, quantity="time"),
+        "in": Figure(value=plan.lands.y_m - plan.drift.moments[-1].y_m, quantity="distance"),
+    }
+    says = _ENDS[plan.drift.end]
+    if plan.drift.end == "stretch" and figures["in"].value > 0.3:
+        says += " It comes in by {in}."
+    return Told(says=says, figures=figures)
