@@ -18,9 +18,10 @@ from brookwind import start
 from brookwind.cli_common import AsJson, RigFile, box_from, bytes_from, fail, json_from, rig_from
 from brookwind.cli_family import family_command
 from brookwind.cli_floats import float_command, window_command
-from brookwind.cli_motion import fall_command, feed_command, line_command, shape_command, stop_command
+from brookwind.cli_motion import fall_command, shape_command, stop_command
 from brookwind.cli_proof import proof_command
 from brookwind.cli_read import read_command
+from brookwind.cli_run import cast_command, feed_command, line_command, run_command
 from brookwind.cli_serve import demo_command, serve_command, standins_command
 from brookwind.cli_store import backup_command, doctor_command, restore_command
 from brookwind.cli_tables import print_evaluation, print_proposal
@@ -55,6 +56,8 @@ app.command("stop")(stop_command)
 app.command("fall")(fall_command)
 app.command("line")(line_command)
 app.command("feed")(feed_command)
+app.command("cast")(cast_command)
+app.command("run")(run_command)
 app.command("tie")(tie_command)
 app.command("thread")(thread_command)
 app.command("card")(card_command)

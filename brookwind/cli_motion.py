@@ -17,8 +17,6 @@ from brookwind.core.motion.moving import Moving
 from brookwind.core.motion.setting import MovingStop, moving_stop
 from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.rig.refusals import from_validation
-from brookwind.core.run.feeding import Thrown, feeding
-from brookwind.core.run.of_rig import SLACK, TIP_M, HowHeld, line_answer
 from brookwind.core.situation import Situation
 from brookwind.formats.fall_csv import write_fall
 
@@ -28,9 +26,17 @@ Hold = Annotated[float | None, typer.Option(help="Held back to this share of the
 Exponent = Annotated[float | None, typer.Option(help="n of the profile, 1 to 20; the usual one when left out.")]
 
 
-def _in_water(
+def in_water(
     source: str, depth: float | None, surface: float | None, hold: float | None, exponent: float | None
 ) -> Rig:
+    """The rig of a file in the water that was given.
+
+    source: the file, or - for standard input.
+    depth: of the water; the rig's own when None. [m]
+    surface: speed of the surface. [m/s]
+    hold: share of it that the float is held back to.
+    exponent: n of the profile.
+    """
     data = rig_from(source).model_dump(mode="json")
     if depth is not None:
         data["water"]["depth_m"] = depth
@@ -45,7 +51,7 @@ def shape_command(
 ) -> None:  # fmt: skip
     """Say where the bait is in moving water, how the line hangs and what the float shows."""
     try:
-        rig = _in_water(rig_file, depth, surface, hold, exponent)
+        rig = in_water(rig_file, depth, surface, hold, exponent)
         there = Situation(rig)
         problem = there.moving_problem
     except BrookwindError as error:
@@ -81,7 +87,7 @@ def stop_command(
 ) -> None:  # fmt: skip
     """Say where the stop goes for the wanted height of the bait, and what that hangs on."""
     try:
-        answer = moving_stop(_in_water(rig_file, depth, surface, hold, exponent))
+        answer = moving_stop(in_water(rig_file, depth, surface, hold, exponent))
     except BrookwindError as error:
         fail(error)
     typer.echo(answer.model_dump_json(indent=2) if as_json else _say_stop(answer))
@@ -109,7 +115,7 @@ def fall_command(
 ) -> None:  # fmt: skip
     """Let the rig fall and say when it fishes."""
     try:
-        rig = _in_water(rig_file, depth, surface, hold, exponent)
+        rig = in_water(rig_file, depth, surface, hold, exponent)
         wish = FallWish.model_validate({"landing": landing, "bail": bail, "pinned": pinned, "run_m": run})
         found = fall(rig, wish)
     except ValidationError as error:
@@ -136,61 +142,3 @@ def _say_fall(f: Fall) -> str:
     if f.fishes_m is not None:
         lines.append(f"{f.fishes_m:.1f} m of the run are left to fish.")
     return "\n".join(lines)
-
-
-def line_command(
-    rig_file: RigFile,
-    surface: Surface = None,
-    tip: Annotated[float, typer.Option(help="Rod tip over the water, m.")] = TIP_M,
-    slack: Annotated[float, typer.Option(help="Line out over the straight way, as a share of it.")] = SLACK,
-    along: Annotated[float, typer.Option(help="How far downstream of the rod tip the float is, m.")] = 0.0,
-    moves: Annotated[str, typer.Option(help="held, swings or paid.")] = "swings",
-    wind: Annotated[float, typer.Option(help="Wind downstream, m/s; negative upstream.")] = 0.0,
-    as_json: AsJson = False,
-) -> None:
-    """Say what the line between rod and float does to the float, and what another line or rod would do."""
-    try:
-        rig = _in_water(rig_file, None, surface, None, None)
-        how = {"tip_height_m": tip, "slack": slack, "along_m": along, "moves": moves, "wind_along_m_s": wind}
-        found = line_answer(rig, HowHeld.model_validate(how))
-    except ValidationError as error:
-        fail(from_validation(error))
-    except BrookwindError as error:
-        fail(error)
-    if as_json:
-        typer.echo(found.model_dump_json(indent=2))
-        return
-    typer.echo(found.says.says.format(**found.says.figures))
-    for other in found.others:
-        by = "cannot be found" if other.along_n is None else f"{round(other.along_n * 1000, 1) + 0.0:+.1f} mN"
-        typer.echo(f"  {other.says}: {by}")
-
-
-def feed_command(
-    rig_file: RigFile,
-    what: Annotated[str, typer.Option(help="maggots, casters, hemp, corn, pellets, groundbait and more.")] = "maggots",
-    each: Annotated[int, typer.Option(help="Items at a time.")] = 12,
-    casts: Annotated[float, typer.Option(help="Times an hour.")] = 30.0,
-    hours: Annotated[float, typer.Option(help="Hours.")] = 5.0,
-    depth: Depth = None,
-    surface: Surface = None,
-    as_json: AsJson = False,
-) -> None:
-    """Say where to throw feed so that it meets the bait, and how much of it a day takes."""
-    try:
-        rig = _in_water(rig_file, depth, surface, None, None)
-        given = {"feed": what, "each": each, "casts_an_hour": casts, "hours": hours}
-        found = feeding(rig, Thrown.model_validate(given))
-    except ValidationError as error:
-        fail(from_validation(error))
-    except BrookwindError as error:
-        fail(error)
-    if as_json:
-        typer.echo(found.model_dump_json(indent=2))
-        return
-    typer.echo(f"{found.name}: sink at {found.sink_m_s * 100:.1f} cm/s.")
-    for told in (found.says, found.amount):
-        typer.echo(told.says.format(**told.figures))
-    if found.meets:
-        typer.echo({"with": "Thrown with the cast it is down with the bait.", "before": "It is down before the bait.",
-                    "after": "It is down after the bait."}[found.meets])  # fmt: skip

@@ -30,7 +30,7 @@ _TO_SI = {"kg": 0, "g": -3, "mg": -6, "m": 0, "cm": -2, "mm": -3}
 """Powers of ten from a column's unit to SI."""
 _WRITTEN = {"mass_kg": "mass_g", "diameter_m": "diameter_mm", "hole_m": "hole_mm", "capacity_kg": "capacity_g",
             "own_mass_kg": "own_mass_g"}  # fmt: skip
-_JSON = ("spec", "tube", "weighings", "jug")
+_JSON = ("spec", "tube", "weighings", "jug", "casts", "throws")
 _OF_SPEC = ("type", "capacity_kg", "own_mass_kg")
 """Fields of a float that have columns of their own."""
 _WHOLE = ("count", "hook_size")

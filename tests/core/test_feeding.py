@@ -16,7 +16,7 @@ from brookwind.core.flow.sphere import sphere_drag
 from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.motion.feed import FEEDS, falls_at_m_s
 from brookwind.core.rig.document import Rig
-from brookwind.core.run.feeding import Groundbait, Thrown, feed_lead_m, feeding, groundbait_says
+from brookwind.core.run.feeding import Groundbait, Thrown, feed_lead_m, feeding, groundbait
 
 WATER = fluid_of(12.0)
 
@@ -73,9 +73,9 @@ def test_soil_takes_groundbait_down() -> None:
     light, heavy = Groundbait(), Groundbait(soil_share=1.5)
     assert heavy.density_kg_m3 > light.density_kg_m3 > 950.0
     assert heavy.balls > light.balls
-    down = [groundbait_says(m, 3.0, WATER).figures["time"].value for m in (light, heavy)]
+    down = [groundbait(m, 3.0, WATER).fall_s for m in (light, heavy)]
     assert down[1] < down[0]
-    assert "float" in groundbait_says(Groundbait(water_share=2.0), 3.0, WATER).says
+    assert "float" in groundbait(Groundbait(water_share=2.0), 3.0, WATER).says.says
 
 
 @pytest.mark.parametrize(

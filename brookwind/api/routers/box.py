@@ -16,11 +16,14 @@ from brookwind.core.box.items import TRAYS, BoxItem
 from brookwind.core.box.jug import JugReading, JugTest, jug_test
 from brookwind.core.box.packing import PackRow, packing
 from brookwind.core.box.quick import QuickEntry, quick_entry
+from brookwind.core.box.rods import CastReading, CatapultStock
 from brookwind.core.box.starters import StarterSet, starter_sets
 from brookwind.core.box.weighing import ScaleTest, Weighing, scale_test
 from brookwind.core.errors import NotUnderstood
 from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.rig.components import PieceMass
+from brookwind.core.run.catapult import Cut, elastic_for
+from brookwind.core.run.rod_test import CastTest, cast_test
 from brookwind.formats.box_csv import read_box, write_box
 from brookwind.formats.text import Refused
 from brookwind.store.records import Kept, Version
@@ -105,6 +108,32 @@ def weigh(request: WeighRequest) -> ScaleTest:
 def jug(request: JugRequest) -> JugTest:
     """Sink rate and density from timed falls."""
     return jug_test(request.readings, request.mass_kg, fluid_of(request.temperature_c))
+
+
+class CastsRequest(BaseModel):
+    """Casts of a rod."""
+
+    readings: tuple[CastReading, ...] = Field(max_length=200)
+    rod: str | None = Field(default=None, max_length=60)
+
+
+@router.post("/casts")
+def casts(request: CastsRequest) -> CastTest:
+    """How a rod throws, from its casts."""
+    return cast_test(request.readings, request.rod)
+
+
+class ElasticRequest(BaseModel):
+    """A catapult that was measured, and the distance another is to throw."""
+
+    catapult: CatapultStock
+    distance_m: float = Field(ge=1, le=200)
+
+
+@router.post("/elastic")
+def elastic(request: ElasticRequest) -> Cut:
+    """How long to cut the elastic of a catapult."""
+    return elastic_for(request.catapult, request.distance_m)
 
 
 @router.get("/export.csv", response_class=Response)

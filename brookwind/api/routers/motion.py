@@ -12,6 +12,7 @@ from pydantic import BaseModel, Field
 
 from brookwind.api.session import SurveysOfRequest
 from brookwind.core.errors import BrookwindError, Problem
+from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.motion.fall import fall, falling
 from brookwind.core.motion.fall_answer import Fall, FallWish
 from brookwind.core.motion.feed import FEEDS, Feed
@@ -19,10 +20,15 @@ from brookwind.core.motion.paying import QUICK
 from brookwind.core.motion.setting import MovingStop
 from brookwind.core.rest.settle import settle
 from brookwind.core.rig.document import Rig
-from brookwind.core.run.feeding import FeedAnswer, Thrown, feeding
-from brookwind.core.run.of_rig import HowHeld, LineAnswer, line_answer
+from brookwind.core.run.casting import CastAnswer, CastWish, casting
+from brookwind.core.run.feeding import FeedAnswer, Groundbait, GroundbaitAnswer, Thrown, feeding, groundbait
+from brookwind.core.run.of_rig import HowHeld, LineAnswer, line_answer, surveyed_lanes
+from brookwind.core.run.on_pole import PoleHeld, PoleLine, pole_line
+from brookwind.core.run.plan import RunPlan, RunWish, run_plan
+from brookwind.core.run.ways import WAYS, FeedWay
 from brookwind.core.situation import Situation
 from brookwind.core.survey.bed_map import along_run
+from brookwind.core.survey.current import current
 from brookwind.store.repositories import Surveys
 
 router = APIRouter(prefix="/api/motion", tags=["motion"])
@@ -150,6 +156,71 @@ class FeedRequest(BaseModel):
 def where_to_feed(request: FeedRequest) -> FeedAnswer:
     """Where to throw feed so that it meets the bait, and how much of it a day takes."""
     return feeding(request.rig, request.thrown)
+
+
+class GroundbaitRequest(BaseModel):
+    """A mix, and the water it is thrown into."""
+
+    mix: Groundbait = Groundbait()
+    depth_m: Annotated[float, Field(ge=0.05, le=60)]
+    temperature_c: Annotated[float, Field(ge=-2, le=40)] = 15.0
+    salinity: Annotated[float, Field(ge=0, le=42)] = 0.0
+
+
+@router.post("/groundbait")
+def groundbait_of(request: GroundbaitRequest) -> GroundbaitAnswer:
+    """How many balls a mix makes, and how they go down."""
+    return groundbait(request.mix, request.depth_m, fluid_of(request.temperature_c, request.salinity))
+
+
+class RunRequest(BaseModel):
+    """A rig, and how a run is fished."""
+
+    rig: Rig
+    wish: RunWish = RunWish()
+
+
+@router.post("/run")
+def plan_run(request: RunRequest, surveys: SurveysOfRequest) -> RunPlan:
+    """The plan of one run; the lanes of the surface are the swim's where they were timed and none are given."""
+    rig, wish = request.rig, request.wish
+    survey = surveys.at(rig.water.swim)
+    if survey is not None and not wish.how.lanes:
+        lanes = surveyed_lanes(rig, current(survey.drifts))
+        wish = wish.model_copy(update={"how": wish.how.model_copy(update={"lanes": lanes})})
+    return run_plan(rig, wish)
+
+
+class CastRequest(BaseModel):
+    """A rig, and how it is cast."""
+
+    rig: Rig
+    wish: CastWish = CastWish()
+
+
+@router.post("/cast")
+def cast_of(request: CastRequest) -> CastAnswer:
+    """How far a rig is cast, where to aim and clip, and how far to draw it back."""
+    return casting(request.rig, request.wish)
+
+
+class PoleLineRequest(BaseModel):
+    """A rig on a pole or whip, and how its line hangs."""
+
+    rig: Rig
+    held: PoleHeld = PoleHeld()
+
+
+@router.post("/pole-line")
+def lash(request: PoleLineRequest) -> PoleLine:
+    """What the wind on a pole's lash does to the float."""
+    return pole_line(request.rig, request.held)
+
+
+@router.get("/ways")
+def ways_to_feed() -> list[FeedWay]:
+    """Ways to feed."""
+    return list(WAYS)
 
 
 @router.get("/feeds")

@@ -7,6 +7,7 @@ from typing import Annotated, Literal, TypeAlias, get_args
 from pydantic import Field
 
 from brookwind.core.box.jug import JugReading
+from brookwind.core.box.rods import CatapultStock, RodStock
 from brookwind.core.box.stock import Compartment, FloatStock, LeadStock, ShotStock
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.components import Density, LineDiameter, PieceMass
@@ -131,7 +132,9 @@ BoxItem: TypeAlias = Annotated[
     | StopStock
     | BeadStock
     | LinkStock
-    | BaitStock,
+    | BaitStock
+    | RodStock
+    | CatapultStock,
     Field(discriminator="kind"),
 ]
 
@@ -168,6 +171,9 @@ TRAYS = (
     Tray(id="links", name="Links", kinds=("link",), words=("link", "snap", "clip", "weak link")),
     Tray(id="baits", name="Baits", kinds=("bait",), words=(
         "bait", "feed", "hookbait", "spawn", "skein", "roe", "nymph", "pellet",
+    )),
+    Tray(id="rods", name="Rods", kinds=("rod", "catapult"), words=(
+        "rod", "reel", "pole", "whip", "catapult", "elastic",
     )),
 )  # fmt: skip
 """Every tray, in the order they are shown."""

@@ -12,7 +12,6 @@ from math import inf, pi
 from typing import Literal
 
 from brookwind.core.capacity import trial
-from brookwind.core.capacity.cast import cast_distance_m, cast_speed_m_s
 from brookwind.core.capacity.plan import LOW_SHARE, Plan
 from brookwind.core.figures import Quantity
 from brookwind.core.floats.body import FloatBody
@@ -20,12 +19,13 @@ from brookwind.core.floats.immersion import load_at_immersion_n, sinking_load_n
 from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, sphere_diameter_m, submerged_weight_n
 from brookwind.core.rest.tip_advice import waves_at
+from brookwind.core.run.reach import cast_distance_m, cast_speed_m_s
 
 BITE_M_S2 = 0.25
 """How fast a gentle bite sets the float moving. [m/s2] Editable default: 10 cm/s in 0.4 s."""
 ADDED_MASS = 0.06
 """Water dragged along by a float that goes under, over what it displaces. Source: Lamb, a spheroid of 5 to 1."""
-CAST_STROKE_M = 2.0
+CAST_STROKE_M = 2.6
 """Way over which a rod works up its speed. [m] Editable default."""
 LINE_SHARE = 0.25
 """Share of the line's strength that a cast may take. Editable default."""
@@ -108,7 +108,7 @@ def cast_m(plan: Plan, body: FloatBody) -> float:
     body: the float.
     Source: `cast_distance_m`.
     """
-    return cast_distance_m(body, thrown_kg(plan, body))
+    return cast_distance_m(body, thrown_kg(plan, body), plan.conditions.throws)
 
 
 def settle_s(plan: Plan, body: FloatBody) -> float:
@@ -213,7 +213,7 @@ def line_force_n(plan: Plan, body: FloatBody) -> float:
     Source: even acceleration over `CAST_STROKE_M`.
     """
     mass = thrown_kg(plan, body)
-    return mass * cast_speed_m_s(mass) ** 2 / (2.0 * CAST_STROKE_M)
+    return mass * cast_speed_m_s(mass, plan.conditions.throws) ** 2 / (2.0 * CAST_STROKE_M)
 
 
 def _when_cast(value: Callable[[Plan], float | None]) -> Callable[[Plan], float | None]:

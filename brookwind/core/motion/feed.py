@@ -84,10 +84,12 @@ FEEDS = (
     _of_bait("floating-casters", "floating casters", "floating-caster"),
     _of_bait("hemp", "hemp", "hemp"),
     _of_bait("corn", "sweetcorn", "sweetcorn"),
+    Feed(id="pellets-2", name="2 mm pellets", mass_kg=0.00001, density_kg_m3=1180.0, length_m=0.003, source="default"),
     Feed(id="pellets-4", name="4 mm pellets", mass_kg=0.00006, density_kg_m3=1200.0, length_m=0.005, source="default"),
     Feed(id="pellets", name="6 mm pellets", mass_kg=0.00014, density_kg_m3=1240.0, length_m=0.007, source="default"),
     Feed(id="tares", name="tares", mass_kg=0.00007, density_kg_m3=1180.0, source="default"),
     Feed(id="worm", name="chopped worm", mass_kg=0.0002, density_kg_m3=1060.0, length_m=0.02, source="default"),
+    Feed(id="fish", name="cut fish", mass_kg=0.0006, density_kg_m3=1065.0, length_m=0.015, source="default"),
     Feed(
         id="bread", name="mashed bread, squeezed", mass_kg=0.0015, density_kg_m3=1040.0, scatter=0.3, source="default"
     ),

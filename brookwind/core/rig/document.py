@@ -80,6 +80,17 @@ class SpeedAt(Frozen):
     speed_m_s: float = Field(ge=0, le=5)
 
 
+class RodThrows(Frozen):
+    """How a rod throws: as a cast test found it, or as usual."""
+
+    speed_m_s: float = Field(default=32.0, gt=3, le=80)
+    """Speed its tip reaches without a load. [m/s] Editable default, until a cast test."""
+    moved_kg: float = Field(default=0.005, gt=0, le=0.2)
+    """Mass of tip and line that is thrown along with the rig. [kg] Editable default, until a cast test."""
+    rod: str | None = Field(default=None, max_length=60)
+    """Which rod of the box that is."""
+
+
 class Conditions(Frozen):
     """What the float has to cope with: where it is fished, the wind and the current there, and the tackle."""
 
@@ -109,6 +120,8 @@ class Conditions(Frozen):
     """Longest time from landing to fishing. [s]"""
     rod_most_kg: float | None = Field(default=None, gt=0, le=0.5)
     """The most the rod casts, as printed on it; it forbids nothing when not given. [kg]"""
+    throws: RodThrows = RodThrows()
+    """How the rod throws."""
     tackle: Literal["rod", "pole", "whip"] = "rod"
     rod_m: float = Field(default=3.9, ge=1, le=20)
     """Length of rod, pole or whip. [m]"""

@@ -55,9 +55,7 @@ End = tuple[float, float]
 """Tension where the line leaves the water, and its direction. [N, rad]"""
 
 
-def pull_near(
-    line: LineOut, water: Fluid, begin: End | None, drag: Drag | None = None
-) -> tuple[Pulled, End | None]:
+def pull_near(line: LineOut, water: Fluid, begin: End | None, drag: Drag | None = None) -> tuple[Pulled, End | None]:
     """As `pull_of`, looked for from how the line lay a moment ago; and where to look from next.
 
     line: the line out.

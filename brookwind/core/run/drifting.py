@@ -198,11 +198,17 @@ class _Run:
         self.since_s = self.line.bow.turns_s
         end: Why = "stands"
         self._tell(t, x, y, 0.0, True)
-        while t < self.longest_s:
+        while t < self.longest_s and end == "stands":
             for k in range(FINE):
                 vx, vy = self._speed(t, x, y)
-                x, y, t = x + vx * step / FINE, max(0.5, y + vy * step / FINE), t + step / FINE
-                self.since_s += step / FINE
+                dt = step / FINE
+                if vx > 0.0 and x + vx * dt >= self.to_m:
+                    # The last part of the way ends where the stretch does.
+                    dt, end = (self.to_m - x) / vx, "stretch"
+                x, y, t = x + vx * dt, max(0.5, y + vy * dt), t + dt
+                self.since_s += dt
+                if end == "stretch":
+                    break
                 if k < FINE - 1:
                     self._tell(t, x, y, vx, False)
             if not self._held(t, x, y):
@@ -211,13 +217,9 @@ class _Run:
                 except OutOfRange:
                     return self._done("line")
             self._tell(t, x, y, vx, True)
-            if x >= self.to_m:
-                end = "stretch"
-                break
-            if y < (1.0 - COMES_IN) * self.far_m:
+            if end == "stands" and y < (1.0 - COMES_IN) * self.far_m:
                 end = "swings-in"
-                break
-            if self.mended and not self._held(t, x, y):
+            if self.mended and end == "stands" and not self._held(t, x, y):
                 self._mend(t)
         return self._done(end)
 

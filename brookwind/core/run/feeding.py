@@ -25,6 +25,8 @@ PINT_L = 0.568
 """An imperial pint. [l] Source: Weights and Measures Act 1985."""
 FAR_M = 6.0
 """Feed is not usually thrown further upstream of the float than this. [m] Editable default."""
+BREAKS_UP_S = 180.0
+"""A squeezed ball lies whole for about so long. [s] Editable default."""
 _LAYERS = 200
 """Layers of water the integral is taken over."""
 
@@ -210,8 +212,20 @@ class Groundbait(Frozen):
         return int(self.dry_kg * (1.0 + self.water_share + self.soil_share) / self.ball_kg)
 
 
-def groundbait_says(mix: Groundbait, depth_m: float, water: Fluid) -> Told:
-    """What the mix makes, and how it goes down.
+class GroundbaitAnswer(Frozen):
+    """What a mix makes, and how it goes down."""
+
+    balls: int
+    ball_kg: float
+    density_kg_m3: float
+    sink_m_s: float
+    """0 when it floats."""
+    fall_s: float | None
+    says: Told
+
+
+def groundbait(mix: Groundbait, depth_m: float, water: Fluid) -> GroundbaitAnswer:
+    """What a mix makes, and how its balls go down.
 
     mix: its parts.
     depth_m: of the water. [m]
@@ -219,8 +233,14 @@ def groundbait_says(mix: Groundbait, depth_m: float, water: Fluid) -> Told:
     """
     sink = falls_at_m_s(mix.ball_kg, mix.density_kg_m3, water)
     figures = {"ball": Figure(value=mix.ball_kg, quantity="load"), "deep": depth(depth_m)}
-    if sink <= 0.0:
+    fall_s = depth_m / sink if sink > 0.0 else None
+    if fall_s is None:
         says = f"{mix.balls} balls of {{ball}} that float: squeeze them harder, or add soil."
-        return Told(says=says, figures=figures)
-    figures["time"] = Figure(value=depth_m / sink, quantity="time")
-    return Told(says=f"{mix.balls} balls of {{ball}}, down through {{deep}} in {{time}}.", figures=figures)
+    else:
+        figures["time"] = Figure(value=fall_s, quantity="time")
+        figures["up"] = Figure(value=BREAKS_UP_S, quantity="time")
+        says = f"{mix.balls} balls of {{ball}}, down through {{deep}} in {{time}}, broken up after about {{up}}."
+    return GroundbaitAnswer(
+        balls=mix.balls, ball_kg=mix.ball_kg, density_kg_m3=mix.density_kg_m3, sink_m_s=sink, fall_s=fall_s,
+        says=Told(says=says, figures=figures),
+    )  # fmt: skip

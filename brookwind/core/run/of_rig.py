@@ -16,8 +16,9 @@ from brookwind.core.matter.materials import LINE_MATERIAL
 from brookwind.core.rig.components import LineSection
 from brookwind.core.rig.document import Rig
 from brookwind.core.run.cable import pull_of
-from brookwind.core.run.line_out import Lane, LineOut, Moves, Pulled
+from brookwind.core.run.line_out import Lane, LineOut, Moves, Pulled, between
 from brookwind.core.situation import Situation
+from brookwind.core.survey.current import Current
 
 TIP_M = 2.0
 """Rod tip over the water. [m] Editable default."""
@@ -89,6 +90,26 @@ def lanes_of(rig: Rig, how: HowHeld) -> tuple[Lane, ...]:
     c = rig.conditions
     top = c.speeds[0].speed_m_s if c.speeds else c.current_m_s
     return how.lanes or (Lane(across_m=0.0, speed_m_s=_SLOW_NEAR * top), Lane(across_m=c.distance_m, speed_m_s=top))
+
+
+def surveyed_lanes(rig: Rig, found: Current) -> tuple[Lane, ...]:
+    """Speeds of the surface as its swim's drifts have them, made to agree with the rig's own current where it fishes.
+
+    rig: the rig, with the current where it is fished.
+    found: what the drifts tell.
+    Empty where fewer than two lanes were timed, or none of them runs.
+    """
+    c = rig.conditions
+    top = c.speeds[0].speed_m_s if c.speeds else c.current_m_s
+    lanes: dict[float, list[float]] = {}
+    for s in found.speeds:
+        if s.depth_m == 0.0:
+            lanes.setdefault(round(s.distance_m, 1), []).append(s.speed_m_s)
+    timed = [(far, sum(v) / len(v)) for far, v in sorted(lanes.items())]
+    here = between(timed, c.distance_m) if len(timed) > 1 else 0.0
+    if here <= 0.0 or top <= 0.0:
+        return ()
+    return tuple(Lane(across_m=far, speed_m_s=min(5.0, v * top / here)) for far, v in timed)
 
 
 def line_at(

@@ -20,6 +20,7 @@ from brookwind.core.run.feeding import FeedAnswer, Thrown, feeding
 from brookwind.core.run.line_out import Lane
 from brookwind.core.run.of_rig import HowHeld, lanes_of
 from brookwind.core.run.slip import slip_of
+from brookwind.core.run.ways import WayId, usual_thrown, usual_way
 from brookwind.core.situation import Situation
 
 STRETCH_M = 6.0
@@ -44,7 +45,10 @@ class RunWish(Frozen):
     """Where the bait is to be down, downstream of the angler. [m]"""
     fish_to_m: float | None = Field(default=None, ge=-50, le=150)
     """Where the stretch that is fished ends; `STRETCH_M` further when not given. [m]"""
-    thrown: Thrown = Thrown()
+    thrown: Thrown | None = None
+    """What is fed; what is usual for the rig when not given."""
+    way: WayId | None = None
+    """The way to feed, where `thrown` is not given."""
     feed_s: float = Field(default=2.0, ge=0, le=120)
     """Time it takes to feed, each run. [s] Editable default."""
     cast_s: float = Field(default=3.0, ge=0.5, le=60)
@@ -82,6 +86,10 @@ class RunPlan(Frozen):
     down: Spot
     """Where the bait is down."""
     down_s: float
+    way: WayId
+    """How it is fed: as asked, else as is usual for the rig."""
+    thrown: Thrown | None
+    """What is fed, and how; None where nothing is."""
     feed: FeedAnswer | None
     feed_at: Spot | None
     feed_problem: Problem | None
@@ -147,10 +155,16 @@ def run_plan(rig: Rig, wish: RunWish | None = None, there: Situation | None = No
         last = mended.moments[-1]
         fishes_s = max(0.0, last.time_s - fall.ready_s)
         fishes_m = max(0.0, last.x_m - mended.at(fall.ready_s).x_m) if fishes_s else 0.0
+    way = ask.way or usual_way(rig, there.book).id
+    thrown = ask.thrown or usual_thrown(rig, there.book, way)
+    if thrown is None or thrown.by == "clock":
+        # What is fed by the clock is no part of each cast.
+        ask = ask.model_copy(update={"feed_s": 0.0})
     cycle = _cycle(ask, fall.ready_s, fishes_s, mended.moments[-1].out_m if mended else out)
     an_hour = 3600.0 / sum(leg.seconds for leg in cycle)
-    often = {"casts_an_hour": an_hour} if ask.thrown.by == "cast" else {}
-    feed, problem = _feed(there, ask.thrown.model_copy(update=often))
+    if thrown is not None and thrown.by == "cast":
+        thrown = thrown.model_copy(update={"casts_an_hour": an_hour})
+    feed, problem = (None, None) if thrown is None else _feed(there, thrown)
     feed_at = None
     if feed is not None and feed.throw_m is not None:
         # In still water a stretched rig lies out along the cast, and sinks that way.
@@ -159,7 +173,8 @@ def run_plan(rig: Rig, wish: RunWish | None = None, there: Situation | None = No
     plan = RunPlan(
         flows=flows, lanes=lanes_of(rig, ask.how), lands=Spot(x_m=lands_x, y_m=out),
         upstream_deg=degrees(atan2(-lands_x, out)), down=Spot(x_m=ask.fish_from_m, y_m=out), down_s=fall.ready_s,
-        feed=feed, feed_at=feed_at, feed_problem=problem, drift=mended, bare=bare, free_m_s=free,
+        way=way, thrown=thrown, feed=feed, feed_at=feed_at, feed_problem=problem,
+        drift=mended, bare=bare, free_m_s=free,
         bare_share=_quicker(bare, fall.ready_s, free),
         mended_share=_quicker(mended, _mended_s(mended, fall.ready_s), free),
         give_m_s=_give(mended), bait_up_m=_bait_up(there, bare), fishes_m=fishes_m, fishes_s=fishes_s, cycle=cycle,

@@ -12,6 +12,7 @@ from brookwind.core.motion.afloat import Afloat, float_drag_kg_m
 from brookwind.core.motion.chain import Array
 
 _MOST = 60
+"""Rounds of the search, at most."""
 _SAME_M_S = 1e-4
 """Two speeds as near as this are the same. [m/s]"""
 _CALM_M_S = 1e-4
@@ -33,9 +34,7 @@ class Slip:
     ball_m: Array
     viscosity_m2_s: float
 
-    def speed(
-        self, along_n: float, across_n: float, near: tuple[float, float] | None = None
-    ) -> tuple[float, float]:
+    def speed(self, along_n: float, across_n: float, near: tuple[float, float] | None = None) -> tuple[float, float]:
         """Where the float goes under a pull, over the ground: along the current, and across it. [m/s]
 
         0 = F + sum of C |u - v| (u - v)

@@ -1,0 +1,103 @@
+"""Ways to feed, and the one that is usual for a rig where it is fished."""
+
+from __future__ import annotations
+
+from types import MappingProxyType
+from typing import Literal
+
+from brookwind.core.frozen import Sourced
+from brookwind.core.rig.book import Book
+from brookwind.core.rig.components import Bait
+from brookwind.core.rig.document import Rig, of_kind
+from brookwind.core.run.feeding import Thrown
+
+WayId = Literal["each-cast", "by-the-clock", "bed", "none"]
+
+
+class FeedWay(Sourced):
+    """A way to feed. Figures are editable defaults."""
+
+    id: WayId
+    name: str
+    says: str
+    thrown: Thrown | None
+    """How it is done; None where nothing is fed."""
+
+
+WAYS = (
+    FeedWay(
+        id="each-cast", name="little and often", source="default",
+        says="A few with every cast: fish stay, look up and compete. Usual in running water and on the drop.",
+        thrown=Thrown(each=12, by="cast", casts_an_hour=90.0),
+    ),
+    FeedWay(
+        id="by-the-clock", name="by the clock", source="default",
+        says="A pouch every few minutes, whatever bites: steady where casts are few.",
+        thrown=Thrown(each=40, by="clock", casts_an_hour=8.0),
+    ),
+    FeedWay(
+        id="bed", name="a bed, then topped up", source="default",
+        says="Balls at the beginning, then one after each fish: holds a shoal that feeds on the bottom.",
+        thrown=Thrown(feed="groundbait", each=1, by="clock", casts_an_hour=4.0),
+    ),
+    FeedWay(id="none", name="nothing", source="default", says="Hunters are looked for, not fed.", thrown=None),
+)  # fmt: skip
+WAY = MappingProxyType({w.id: w for w in WAYS})
+
+_LIKE_BAIT = MappingProxyType(
+    {
+        "maggot": "maggots", "double-maggot": "maggots", "caster": "casters", "floating-caster": "casters",
+        "hemp": "hemp", "sweetcorn": "corn", "pellet": "pellets-4", "banded-pellet": "pellets",
+        "hair-pellet": "pellets", "bread-flake": "bread", "bread-crust": "bread", "worm": "worm",
+        "large-worm": "worm", "prawn": "fish", "ragworm": "fish", "lugworm": "fish",
+    }
+)  # fmt: skip
+"""The same particle is fed as is on the hook, a larger piece there. Editable defaults."""
+_HUNTERS = frozenset(
+    {
+        "pike", "zander", "walleye", "sauger", "largemouth-bass", "smallmouth-bass", "wels-catfish", "flathead-catfish",
+        "atlantic-salmon", "chinook-salmon", "chum-salmon", "coho-salmon", "steelhead", "garfish", "pollack",
+        "coalfish",
+    }
+)  # fmt: skip
+"""Fish that are looked for, not fed. Editable default."""
+_SHOALS = frozenset({"bream", "tench", "common-carp", "crucian-carp", "carp-hybrid"})
+"""Fish that a bed of feed holds. Editable default."""
+
+
+def feed_like_bait(rig: Rig) -> str | None:
+    """The feed that goes with what is on the hook; None where nothing particular does.
+
+    rig: the rig.
+    """
+    return next((_LIKE_BAIT[b.item] for b in of_kind(rig, Bait) if b.item is not None and b.item in _LIKE_BAIT), None)
+
+
+def usual_way(rig: Rig, book: Book) -> FeedWay:
+    """How a rig is usually fed for: nothing for hunters, a bed for shoals in still water, else little and often.
+
+    rig: the rig, with its fish and its water.
+    book: the angler's book.
+    """
+    fish = book.species.get(rig.species or "")
+    if rig.species in _HUNTERS or (fish is not None and fish.bites_through):
+        return WAY["none"]
+    if rig.conditions.current_m_s == 0.0 and not rig.conditions.speeds:
+        if rig.species in _SHOALS and rig.aim.bait_from == "bed":
+            return WAY["bed"]
+        return WAY["each-cast"] if rig.aim.bait_from == "surface" else WAY["by-the-clock"]
+    return WAY["each-cast"]
+
+
+def usual_thrown(rig: Rig, book: Book, way: WayId | None = None) -> Thrown | None:
+    """What is fed for a rig, and how; None for nothing.
+
+    rig: the rig.
+    book: the angler's book.
+    way: the way to do it; the usual one when not given.
+    """
+    chosen = WAY[way] if way is not None else usual_way(rig, book)
+    if chosen.thrown is None:
+        return None
+    like = feed_like_bait(rig)
+    return chosen.thrown if chosen.id == "bed" or like is None else chosen.thrown.model_copy(update={"feed": like})
