@@ -78,6 +78,8 @@ class Figure(BaseModel):
             scale, unit = scale / 1000.0, "kg"
         if self.quantity == "thickness" and abs(self.value) >= _THICK_M:
             digits = 1
+        if self.quantity == "time" and float(self.value).is_integer():
+            digits = 0
         if self.quantity == "load" and abs(self.value) < _SMALL_KG:
             digits = 3
         return f"{self.value * scale:.{digits}f}{'' if unit == '°' else ' '}{unit}"

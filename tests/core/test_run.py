@@ -12,7 +12,7 @@ from brookwind.core.errors import BrookwindError, OutOfRange
 from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.rig.document import Rig
 from brookwind.core.run.cable import pull_of
-from brookwind.core.run.drifting import COMES_IN, Drift, Water, drift
+from brookwind.core.run.drifting import COMES_IN, RunDrift, Water, drift
 from brookwind.core.run.line_out import Lane, LineOut
 from brookwind.core.run.mend import bowing
 from brookwind.core.run.of_rig import HowHeld, lanes_of, surveyed_lanes
@@ -20,7 +20,7 @@ from brookwind.core.run.plan import RunPlan, RunWish, run_plan, water_of
 from brookwind.core.run.slip import slip_of
 from brookwind.core.situation import Situation
 from brookwind.core.survey.current import current
-from brookwind.core.survey.document import Drift as Timed
+from brookwind.core.survey.document import Drift
 
 WATER = fluid_of(12.0)
 
@@ -41,7 +41,7 @@ def there(trotted: Rig) -> Situation:
     return Situation(trotted)
 
 
-def run(rig: Rig, *, mended: bool = False, to: float = 8.0, from_m: float = -2.0, **how: object) -> Drift:
+def run(rig: Rig, *, mended: bool = False, to: float = 8.0, from_m: float = -2.0, **how: object) -> RunDrift:
     held, situation = HowHeld.model_validate(how), Situation(rig)
     return drift(water_of(situation, held, 3.0, 1.5), from_m, to, mended, 120.0)
 
@@ -142,7 +142,7 @@ def test_without_difference_of_speed_or_wind_it_drifts_freely(there: Situation, 
         assert m.y_m == pytest.approx(8.0, abs=0.03)
 
 
-def _off(found: Drift) -> float:
+def _off(found: RunDrift) -> float:
     return max(abs(m.by_line_m_s) for m in found.moments if m.time_s > 5.0)
 
 
@@ -216,9 +216,21 @@ def test_in_still_water_it_stays_where_it_was_cast(rigs: dict[str, Rig]) -> None
     assert hunter.feed is None
 
 
+def test_on_a_pole_no_line_lies_on_the_water(rigs: dict[str, Rig]) -> None:
+    flowing = with_conditions(rigs["roach-pole"], current_m_s=0.2)
+    found = run_plan(flowing).drift
+    assert found is not None
+    assert not found.mends
+    assert max(abs(m.by_line_m_s) for m in found.moments) < 1e-4
+    assert {m.y_m for m in found.moments} == {8.0}
+    held = run_plan(with_conditions(rigs["roach-pole"], current_m_s=0.2, hold=0.5)).drift
+    assert held is not None
+    assert held.moments[-1].y_m == pytest.approx(8.0), "the tip holds it back from straight upstream"
+
+
 def test_lanes_come_from_timed_drifts_and_agree_with_the_rig(trotted: Rig) -> None:
     timed = ((2, 0.2), (8, 0.5), (12, 0.3))
-    drifts = [Timed(id=str(far), distance_m=far, over_m=6.0, time_s=6.0 / u) for far, u in timed]
+    drifts = [Drift(id=str(far), distance_m=far, over_m=6.0, time_s=6.0 / u) for far, u in timed]
     lanes = surveyed_lanes(trotted, current(drifts))
     assert [lane.across_m for lane in lanes] == [2.0, 8.0, 12.0]
     assert lanes[1].speed_m_s == pytest.approx(0.55), "as the rig has it where it is fished"
@@ -230,9 +242,6 @@ def test_lanes_come_from_timed_drifts_and_agree_with_the_rig(trotted: Rig) -> No
 def test_what_cannot_be_run_is_said(trotted: Rig, rigs: dict[str, Rig]) -> None:
     with pytest.raises(OutOfRange, match="ends before it begins"):
         run_plan(trotted, RunWish(fish_from_m=3.0, fish_to_m=3.0))
-    flowing = with_conditions(rigs["roach-pole"], current_m_s=0.2)
-    with pytest.raises(OutOfRange, match="hangs from its tip"):
-        run_plan(flowing)
     floating = run_plan(trotted, RunWish.model_validate({"thrown": {"feed": "floating-casters"}}))
     assert floating.feed is None
     assert floating.feed_problem is not None

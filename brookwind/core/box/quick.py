@@ -5,13 +5,17 @@ from __future__ import annotations
 import re
 from collections.abc import Sequence
 
+from pydantic import ValidationError
+
 from brookwind.core.box.items import BoxItem
 from brookwind.core.box.made import made, part_of
+from brookwind.core.box.rods import CatapultStock, RodStock
 from brookwind.core.box.stock import ShotStock
 from brookwind.core.errors import NotUnderstood, OutOfRange
 from brookwind.core.frozen import Frozen
 from brookwind.core.matter.materials import WEIGHT_MATERIAL
 from brookwind.core.rig.shot_series import MODERN_MASS_KG, size_label
+from brookwind.core.rig.typed import UNIT_M
 
 _COUNT_LAST = re.compile(r"^(?P<name>.+?)\s*(?P<sign>[=+\-−]?)\s*(?P<count>\d{1,5})$")
 _COUNT_FIRST = re.compile(r"^(?P<sign>[+\-−]?)(?P<count>\d{1,5})\s*[x×]\s*(?P<name>.+)$", re.IGNORECASE)
@@ -55,8 +59,41 @@ def quick_entry(text: str, box: Sequence[tuple[int, BoxItem]]) -> QuickEntry:
     return QuickEntry(version=version, before=before, after=fields, says=says)
 
 
+_LONG = r"(?P<long>\d+(?:[.,]\d+)?)\s*(?P<unit>m|cm|ft)"
+_ROD = re.compile(rf"^(?P<name>.*\brod)\s+{_LONG}$", re.IGNORECASE)
+_CATAPULT = re.compile(
+    rf"^(?P<name>.*\bcatapult)\s+{_LONG}(?:\s+(?:to\s+)?(?P<far>\d+(?:[.,]\d+)?)\s*m)?$", re.IGNORECASE
+)
+
+
+def _thrower(name: str) -> RodStock | CatapultStock | None:
+    """A rod by its length, a catapult by its elastic and how far it throws: `float rod 4.2 m`, `catapult 12 cm 30 m`.
+
+    Raises: OutOfRange for lengths that neither has.
+    """
+    for pattern in (_ROD, _CATAPULT):
+        match = pattern.match(name)
+        if match is None:
+            continue
+        long = float(match["long"].replace(",", ".")) * UNIT_M[match["unit"].lower()]
+        item, label = re.sub(r"[^a-z0-9]+", "-", name.lower()).strip("-")[:56], name[:60]
+        try:
+            if pattern is _ROD:
+                return RodStock(item=item, label=label, length_m=long, count=0)
+            far = float(match["far"].replace(",", ".")) if match["far"] else None
+            return CatapultStock(item=item, label=label, elastic_m=long, throws_m=far, count=0)
+        except ValidationError as error:
+            raise OutOfRange.one(
+                "thrower-length", "No rod or catapult is of that length.",
+                "Write float rod 4.2 m, or catapult 12 cm 30 m.", ("text",),
+            ) from error  # fmt: skip
+    return None
+
+
 def _counted(line: str) -> tuple[int, str, str]:
     """How many, whether set (nothing), added or taken, and of what."""
+    if _thrower(line) is not None:
+        return 1, "+", line
     match = _COUNT_FIRST.match(line)
     if match is None:
         # `hook 16` and `10 beads 5 mm` end in figures that count nothing; `7 g bullet +2` does.
@@ -87,6 +124,8 @@ def _meant(name: str, box: Sequence[tuple[int, BoxItem]]) -> tuple[int, BoxItem 
         fitting = [(v, i) for v, i in box if all(w in _name(i).lower() for w in name.lower().split())]
     exact = [(v, i) for v, i in fitting if _name(i).lower() == name.lower()]
     fitting = exact or fitting
+    if not fitting and (thrower := _thrower(name)) is not None:
+        return 0, None, _of_own_name(thrower, box)
     if not fitting and (typed := part_of(name)) is not None:
         new = made(typed[1])
         there = next(((v, i) for v, i in box if _alike(i, new)), None)

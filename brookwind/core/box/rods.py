@@ -44,6 +44,8 @@ class RodStock(Compartment):
     """Raw readings of its cast test."""
     throws: RodThrows | None = None
     """As its cast test has it; None until one is taken."""
+    accuracy: float | None = Field(default=None, gt=0, le=0.5)
+    """By how much its casts miss their mark, as a share of the distance; usual until some were aimed."""
     count: int = Field(default=1, ge=0, le=10_000)
 
 

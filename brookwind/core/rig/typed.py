@@ -48,8 +48,9 @@ POUND_N = 0.45359237 * 9.80665
 ELASTIC_N = 1.1
 """Pull of a pole's elastic at full stretch over its number. [N] Editable default."""
 
-_UNITS = {"mm": 0.001, "cm": 0.01, "m": 1.0, "in": 0.0254, "inch": 0.0254, "inches": 0.0254, '"': 0.0254,
+UNIT_M = {"mm": 0.001, "cm": 0.01, "m": 1.0, "in": 0.0254, "inch": 0.0254, "inches": 0.0254, '"': 0.0254,
           "ft": 0.3048, "foot": 0.3048, "feet": 0.3048, "'": 0.3048}  # fmt: skip
+"""Units of length as they are typed. [m] Source: International yard and pound agreement, 1959."""
 _N = r"[-−]?\d+(?:[.,]\d+)?"
 _LENGTH = rf"(?P<n>{_N})\s*(?P<unit>mm|cm|m|inches|inch|in|ft|feet|foot|\"|')"
 _AT = re.compile(
@@ -127,7 +128,7 @@ def _place(plain: str) -> tuple[str, float | None, Where | None]:
 
 
 def _metres(number: str, unit: str) -> float:
-    value = float(number.replace("−", "-").replace(",", ".")) * _UNITS[unit]
+    value = float(number.replace("−", "-").replace(",", ".")) * UNIT_M[unit]
     if not 0.0 <= value <= LONGEST_M:
         raise OutOfRange.one(
             "typed-place",

@@ -72,7 +72,7 @@ class Mend(Frozen):
     """Until a fifth of the pull is back. [s]"""
 
 
-class Drift(Frozen):
+class RunDrift(Frozen):
     """A run from where the float lands to where it ends."""
 
     moments: tuple[Moment, ...]
@@ -108,6 +108,11 @@ class Water:
     """What that takes. [N]"""
 
     @property
+    def on_pole(self) -> bool:
+        """Its tip is held over the float: no line lies on the water."""
+        return self.rig.conditions.tackle != "rod"
+
+    @property
     def fluid(self) -> Fluid:
         """The water."""
         return fluid_of(self.rig.water.temperature_c, self.rig.water.salinity)
@@ -141,6 +146,11 @@ class _Line:
     def find(self, x: float, y: float, speed: float) -> None:
         """Where its forces balance. Raises: OutOfRange."""
         w = self.water
+        if w.on_pole:
+            # The tip goes along above the float.
+            self.path = ((x, y, w.how.tip_height_m), (x, y, 0.0))
+            self.out_m = w.how.tip_height_m
+            return
         line, (tip_x, tip_y) = line_at(w.rig, w.how, x, y, speed, w.lanes)
         straight = atan2(line.across_m, line.along_m)
         pulled, end = pull_near(line, self.fluid, self._guess(straight))
@@ -150,7 +160,7 @@ class _Line:
         self.path = tuple((a + tip_x, b + tip_y, c) for a, b, c in pulled.path)
 
 
-def drift(water: Water, from_m: float, to_m: float, mended: bool, longest_s: float) -> Drift:
+def drift(water: Water, from_m: float, to_m: float, mended: bool, longest_s: float) -> RunDrift:
     """The run.
 
     dx/dt = slip(line's pull) + speed of its own,  the line where its forces balance at each of `STEPS` moments
@@ -190,7 +200,7 @@ class _Run:
         self.moments: list[Moment] = []
         self.mends: list[Mend] = []
 
-    def go(self, from_m: float) -> Drift:
+    def go(self, from_m: float) -> RunDrift:
         x, y, t = from_m, self.far_m, 0.0
         pace = max(0.02, abs(self.water.free_m_s))
         step = min(self.longest_s, 1.15 * (self.to_m - from_m) / pace) / STEPS
@@ -223,11 +233,17 @@ class _Run:
                 self._mend(t)
         return self._done(end)
 
-    def _done(self, end: Why) -> Drift:
-        return Drift(moments=tuple(self.moments), mends=tuple(self.mends), end=end)
+    def _done(self, end: Why) -> RunDrift:
+        return RunDrift(moments=tuple(self.moments), mends=tuple(self.mends), end=end)
 
     def _held(self, t: float, x: float, y: float) -> bool:
-        return self.water.held_m_s is not None and t >= self.water.sinks_s and x >= HELD_FROM * y
+        if self.water.held_m_s is None or t < self.water.sinks_s:
+            return False
+        return self.water.on_pole or x >= HELD_FROM * y
+
+    def _inward_n(self, x: float, y: float) -> float:
+        """What holding it back pulls it towards the rod. [N]"""
+        return 0.0 if self.water.on_pole else -self.water.hold_n * y / max(x, 1e-3)
 
     @property
     def _pull(self) -> tuple[float, float]:
@@ -238,7 +254,7 @@ class _Run:
         w = self.water
         slower = between(self.lanes, y) / self.top_m_s if self.top_m_s else 1.0
         if self._held(t, x, y) and w.held_m_s is not None:
-            inward = w.slip.speed(-w.hold_n, -w.hold_n * y / max(x, 1e-3))[1]
+            inward = w.slip.speed(-w.hold_n, self._inward_n(x, y))[1]
             self.by_line_m_s = w.held_m_s - w.free_m_s
             return w.held_m_s * slower, inward
         along, across = self._pull
@@ -259,7 +275,7 @@ class _Run:
         held = self._held(t, x, y)
         along, across = self._pull
         if held:
-            along, across = -self.water.hold_n, -self.water.hold_n * y / max(x, 1e-3)
+            along, across = -self.water.hold_n, self._inward_n(x, y)
         self.moments.append(
             Moment(
                 time_s=t, x_m=x, y_m=y, speed_m_s=vx, by_line_m_s=self.by_line_m_s, along_n=along, across_n=across,
@@ -268,6 +284,8 @@ class _Run:
         )  # fmt: skip
 
     def _out(self, x: float, y: float) -> float:
+        if self.water.on_pole:
+            return self.line.out_m
         tip = self.water.how.tip_height_m
         far = hypot(x, y)
         lead = hypot(self.line.path[0][0], self.line.path[0][1]) if self.line.path else 0.0

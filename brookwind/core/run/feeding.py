@@ -161,27 +161,37 @@ def _meets(fall_s: float, ready_s: float | None) -> Literal["with", "before", "a
     return "before" if fall_s < ready_s else "after"
 
 
+def _half(metres: float) -> float:
+    """Nobody throws feed any finer than to half a metre. [m]"""
+    return round(2.0 * abs(metres)) / 2.0
+
+
 def _says(lead: float, low: float, high: float, throw: float | None, fall_s: float) -> Told:
     figures = {
-        "time": Figure(value=fall_s, quantity="time"), "lead": Figure(value=lead, quantity="distance"),
-        "low": Figure(value=low, quantity="distance"), "high": Figure(value=high, quantity="distance"),
+        "time": Figure(value=float(round(fall_s)), quantity="time"),
+        "lead": Figure(value=_half(lead), quantity="distance"), "low": Figure(value=_half(low), quantity="distance"),
+        "high": Figure(value=_half(high), quantity="distance"),
     }  # fmt: skip
-    if abs(lead) < 0.05:
+    if figures["lead"].value == 0.0:
         return Told(says="It sinks straight down, in {time}: throw it where the bait is.", figures=figures)
     says = "It sinks for {time} and is carried {lead} meanwhile, most of it {low} to {high}."
     if throw is None:
         return Told(says=says, figures=figures)
-    figures["throw"] = Figure(value=abs(throw), quantity="distance")
+    figures["throw"] = Figure(value=_half(throw), quantity="distance")
     where = "upstream of" if throw < 0.0 else "downstream of"
-    says = f"Throw it {{throw}} {where} where the float lands. {says}"
     if throw < -FAR_M:
-        says += " That is a long way up: take feed that sinks quicker, or let it come down through the swim."
-    return Told(says=says, figures=figures)
+        return Told(
+            says=f"{says} To lie where the bait comes down it has to be thrown {{throw}} {where} the float: take feed "
+            "that sinks quicker, or throw it a little upstream and let it come down through the swim.",
+            figures=figures,
+        )
+    return Told(says=f"Throw it {{throw}} {where} where the float lands. {says}", figures=figures)
 
 
 def _amount(items: int, kg: float, litres: float, hours: float) -> Told:
     how = "a handful" if litres < 0.05 else f"{litres:.1f} l or {litres / PINT_L:.1f} pints"
-    return Told(says=f"{items} in {hours:g} hours: {how}, {{kg}}.", figures={"kg": mass(kg)})
+    about = int(float(f"{items:.2g}"))
+    return Told(says=f"About {about} in {hours:g} hours: {how}, {{kg}}.", figures={"kg": mass(kg)})
 
 
 class Groundbait(Frozen):

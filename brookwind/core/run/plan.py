@@ -11,11 +11,13 @@ from pydantic import Field
 from brookwind.core.errors import BrookwindError, OutOfRange, Problem
 from brookwind.core.figures import Figure, Told
 from brookwind.core.frozen import Frozen
+from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.motion.afloat import go
 from brookwind.core.motion.doubts import bait_height_m
 from brookwind.core.motion.fall_answer import Frame
+from brookwind.core.motion.feed import FEED, free_fall
 from brookwind.core.rig.document import Rig
-from brookwind.core.run.drifting import Drift, Moment, Water, drift
+from brookwind.core.run.drifting import Moment, RunDrift, Water, drift
 from brookwind.core.run.feeding import FeedAnswer, Thrown, feeding
 from brookwind.core.run.line_out import Lane
 from brookwind.core.run.of_rig import HowHeld, lanes_of
@@ -92,11 +94,13 @@ class RunPlan(Frozen):
     """What is fed, and how; None where nothing is."""
     feed: FeedAnswer | None
     feed_at: Spot | None
+    feed_path: tuple[tuple[float, float, float], ...]
+    """(time since it is thrown, x downstream of the angler, depth). [s, m, m]"""
     feed_problem: Problem | None
     """Why nothing is said of the feed."""
-    drift: Drift | None
+    drift: RunDrift | None
     """With the mends it is worth; None where the float stays."""
-    bare: Drift | None
+    bare: RunDrift | None
     """Without any."""
     free_m_s: float
     """The float's own speed where it is fished."""
@@ -132,7 +136,7 @@ def run_plan(rig: Rig, wish: RunWish | None = None, there: Situation | None = No
     rig: the rig.
     wish: how it is fished.
     there: the rig's situation, where it has been reckoned.
-    Raises: BrookwindError for a pole or whip, for a rig whose bait does not come to depth, and as `drift`.
+    Raises: BrookwindError for a rig whose bait does not come to depth, and as `drift`.
     """
     ask = wish or RunWish()
     there = there or Situation(rig)
@@ -173,7 +177,8 @@ def run_plan(rig: Rig, wish: RunWish | None = None, there: Situation | None = No
     plan = RunPlan(
         flows=flows, lanes=lanes_of(rig, ask.how), lands=Spot(x_m=lands_x, y_m=out),
         upstream_deg=degrees(atan2(-lands_x, out)), down=Spot(x_m=ask.fish_from_m, y_m=out), down_s=fall.ready_s,
-        way=way, thrown=thrown, feed=feed, feed_at=feed_at, feed_problem=problem,
+        way=way, thrown=thrown, feed=feed, feed_at=feed_at,
+        feed_path=_feed_path(there, thrown, feed_at), feed_problem=problem,
         drift=mended, bare=bare, free_m_s=free,
         bare_share=_quicker(bare, fall.ready_s, free),
         mended_share=_quicker(mended, _mended_s(mended, fall.ready_s), free),
@@ -223,6 +228,13 @@ def _feed(there: Situation, thrown: Thrown) -> tuple[FeedAnswer | None, Problem 
         return None, error.problems[0]
 
 
+def _feed_path(there: Situation, thrown: Thrown | None, at: Spot | None) -> tuple[tuple[float, float, float], ...]:
+    if thrown is None or at is None:
+        return ()
+    feed, water = FEED[thrown.feed], fluid_of(there.rig.water.temperature_c, there.rig.water.salinity)
+    return free_fall(feed.mass_kg, feed.density_kg_m3, there.setup.flow, water, at.x_m, feed.length_m)[::4]
+
+
 def _cycle(ask: RunWish, sinks_s: float, fishes_s: float, in_m: float) -> tuple[Leg, ...]:
     parts: tuple[tuple[Literal["feed", "cast", "sinks", "fishes", "winds-in"], str, float], ...] = (
         ("feed", "feed", ask.feed_s), ("cast", "cast", ask.cast_s), ("sinks", "sinks", sinks_s),
@@ -231,7 +243,7 @@ def _cycle(ask: RunWish, sinks_s: float, fishes_s: float, in_m: float) -> tuple[
     return tuple(Leg(id=id_, name=name, seconds=s) for id_, name, s in parts if s > 0.0)
 
 
-def _quicker(run: Drift | None, from_s: float, free_m_s: float) -> float:
+def _quicker(run: RunDrift | None, from_s: float, free_m_s: float) -> float:
     """How much quicker it goes than freely where that is most, while it is not held."""
     if run is None or free_m_s <= 0.0:
         return 0.0
@@ -239,12 +251,12 @@ def _quicker(run: Drift | None, from_s: float, free_m_s: float) -> float:
     return max(off, key=abs, default=0.0)
 
 
-def _mended_s(run: Drift | None, else_s: float) -> float:
+def _mended_s(run: RunDrift | None, else_s: float) -> float:
     """From when on the first mend tells."""
     return run.mends[0].time_s if run is not None and run.mends else else_s
 
 
-def _give(run: Drift | None) -> float:
+def _give(run: RunDrift | None) -> float:
     if run is None:
         return 0.0
     told = [m for m in run.moments if m.line]
@@ -252,7 +264,7 @@ def _give(run: Drift | None) -> float:
     return max(0.0, *rates) if rates else 0.0
 
 
-def _bait_up(there: Situation, bare: Drift | None) -> float | None:
+def _bait_up(there: Situation, bare: RunDrift | None) -> float | None:
     """What the strongest pull along does to the height of a bait that runs free."""
     if bare is None or there.rig.conditions.hold is not None:
         return None
@@ -273,12 +285,15 @@ def _says(plan: RunPlan) -> tuple[Told, ...]:
 
 
 def _cast_says(plan: RunPlan) -> Told:
+    """To half a metre and a second: nobody casts any finer."""
+    up = round(2.0 * abs(plan.lands.x_m)) / 2.0
     figures = {
-        "out": Figure(value=plan.lands.y_m, quantity="distance"),
-        "up": Figure(value=abs(plan.lands.x_m), quantity="distance"),
-        "time": Figure(value=plan.down_s, quantity="time"),
-    }
-    if not plan.flows or abs(plan.lands.x_m) < 0.3:
+        "out": Figure(value=plan.lands.y_m, quantity="distance"), "up": Figure(value=up, quantity="distance"),
+        "time": Figure(value=max(1.0, float(round(plan.down_s))), quantity="time"),
+    }  # fmt: skip
+    if not plan.flows:
+        return Told(says="Fished {out} out, the bait is down after {time}.", figures=figures)
+    if up < 0.5:
         return Told(says="Cast straight out, {out}: the bait is down after {time}.", figures=figures)
     where = "upstream" if plan.lands.x_m < 0.0 else "downstream"
     return Told(
@@ -301,13 +316,14 @@ def _line_says(plan: RunPlan) -> Told | None:
     if not mends:
         return Told(says=f"The line makes it {{share}} too {way}: not worth a mend.", figures=figures)
     if len(mends) > _TOLD_MENDS:
-        figures["first"] = Figure(value=mends[0].time_s, quantity="time")
-        figures["each"] = Figure(value=(mends[-1].time_s - mends[0].time_s) / (len(mends) - 1), quantity="time")
+        figures["first"] = Figure(value=float(round(mends[0].time_s)), quantity="time")
+        each = (mends[-1].time_s - mends[0].time_s) / (len(mends) - 1)
+        figures["each"] = Figure(value=float(round(each)), quantity="time")
         when = f"{mends[0].way} after {{first}}, then each {{each}}"
     else:
         said = []
         for k, mend in enumerate(mends):
-            figures[f"m{k}"] = Figure(value=mend.time_s, quantity="time")
+            figures[f"m{k}"] = Figure(value=float(round(mend.time_s)), quantity="time")
             turned = k == 0 or mend.way != mends[k - 1].way
             said.append(f"{mend.way} after {{m{k}}}" if turned else f"after {{m{k}}}")
         when = " and ".join((", ".join(said[:-1]), said[-1])) if len(said) > 1 else said[0]
@@ -329,7 +345,7 @@ def _end_says(plan: RunPlan) -> Told | None:
         return None
     figures = {
         "far": Figure(value=plan.fishes_m, quantity="distance"),
-        "time": Figure(value=plan.fishes_s, quantity="time"),
+        "time": Figure(value=float(round(plan.fishes_s)), quantity="time"),
         "in": Figure(value=plan.lands.y_m - plan.drift.moments[-1].y_m, quantity="distance"),
     }
     says = _ENDS[plan.drift.end]

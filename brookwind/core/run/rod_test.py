@@ -81,7 +81,7 @@ def cast_test(readings: Sequence[CastReading], rod: str | None = None) -> CastTe
     error = float(np.sqrt(np.mean(np.diag(spread))))
     middle = readings[len(readings) // 2]
     figures = {
-        "reach": Figure(value=exp(float(_reaches([middle], at)[0])), quantity="distance"),
+        "reach": Figure(value=float(round(exp(float(_reaches([middle], at)[0])))), quantity="distance"),
         "mass": Figure(value=middle.mass_kg, quantity="load"),
         "error": Figure(value=NINE_IN_TEN * error, quantity="share"),
     }

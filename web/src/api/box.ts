@@ -1,5 +1,5 @@
 import { get, post, put, remove } from "./transport";
-import type { BoxItem, JugReading, Schemas, Weighing } from "./types";
+import type { BoxItem, CastReading, JugReading, Schemas, Weighing } from "./types";
 
 /** The tackle box: compartments, their tests, exchange and packing. */
 export const box = {
@@ -15,6 +15,9 @@ export const box = {
     post("/api/box/weigh", { body: { readings, nominal_kg } }),
   jug: (readings: JugReading[], mass_kg: number, temperature_c: number) =>
     post("/api/box/jug", { body: { readings, mass_kg, temperature_c } }),
+  casts: (readings: CastReading[], rod: string) => post("/api/box/casts", { body: { readings, rod } }),
+  elastic: (catapult: Schemas["CatapultStock"], distance_m: number) =>
+    post("/api/box/elastic", { body: { catapult, distance_m } }),
   previewBox: (file: Blob) => post("/api/box/preview", { file }),
   importBox: (rows: Schemas["BoxWrite"][]) => post("/api/box/import", { body: { rows } }),
   packing: (rigs: string[], copies: number) => post("/api/box/packing", { body: { rigs, copies } }),

@@ -21,5 +21,15 @@ export const motion = {
         return line.fall ?? undefined;
       },
     ),
+  /** The plan of one run; aborted when another is asked. */
+  runPlan: (rig: Rig, wish: Schemas["RunWish"], signal?: AbortSignal) =>
+    post("/api/motion/run", { body: { rig, wish }, signal }),
+  castOf: (rig: Rig, wish: Schemas["CastWish"], signal?: AbortSignal) =>
+    post("/api/motion/cast", { body: { rig, wish }, signal }),
+  poleLine: (rig: Rig, held: Schemas["PoleHeld"], signal?: AbortSignal) =>
+    post("/api/motion/pole-line", { body: { rig, held }, signal }),
+  groundbait: (body: Schemas["GroundbaitRequest"], signal?: AbortSignal) =>
+    post("/api/motion/groundbait", { body, signal }),
+  waysToFeed: () => get("/api/motion/ways"),
   lineOut: (rig: Rig, how: Schemas["HowHeld"]) => post("/api/motion/line", { body: { rig, how } }),
 };

@@ -311,6 +311,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/box/casts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Casts
+         * @description How a rod throws, from its casts.
+         */
+        post: operations["casts_api_box_casts_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/box/drawn": {
         parameters: {
             query?: never;
@@ -325,6 +345,26 @@ export interface paths {
         get: operations["draw_api_box_drawn_get"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/box/elastic": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Elastic
+         * @description How long to cut the elastic of a catapult.
+         */
+        post: operations["elastic_api_box_elastic_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1367,6 +1407,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/motion/cast": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Cast Of
+         * @description How far a rig is cast, where to aim and clip, and how far to draw it back.
+         */
+        post: operations["cast_of_api_motion_cast_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/motion/fall": {
         parameters: {
             query?: never;
@@ -1447,6 +1507,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/motion/groundbait": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Groundbait Of
+         * @description How many balls a mix makes, and how they go down.
+         */
+        post: operations["groundbait_of_api_motion_groundbait_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/motion/line": {
         parameters: {
             query?: never;
@@ -1467,6 +1547,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/motion/pole-line": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Lash
+         * @description What the wind on a pole's lash does to the float.
+         */
+        post: operations["lash_api_motion_pole_line_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/motion/run": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Plan Run
+         * @description The plan of one run; the lanes of the surface are the swim's where they were timed and none are given.
+         */
+        post: operations["plan_run_api_motion_run_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/motion/stop": {
         parameters: {
             query?: never;
@@ -1481,6 +1601,26 @@ export interface paths {
          * @description Where the stop goes in the water of the rig's conditions, and what moves the bait.
          */
         post: operations["stop_api_motion_stop_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/motion/ways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Ways To Feed
+         * @description Ways to feed.
+         */
+        get: operations["ways_to_feed_api_motion_ways_get"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -2914,7 +3054,7 @@ export interface components {
          */
         BoxWrite: {
             /** Fields */
-            fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"];
+            fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"] | components["schemas"]["RodStock"] | components["schemas"]["CatapultStock"];
             /** Version */
             version: number;
         };
@@ -3092,6 +3232,152 @@ export interface components {
             setting_m: number;
         };
         /**
+         * CastAnswer
+         * @description The cast.
+         */
+        CastAnswer: {
+            /** Aim Deg */
+            aim_deg: number;
+            /** Aside M */
+            aside_m: number;
+            /** Back Turns */
+            back_turns: number;
+            /** Clip M */
+            clip_m: number;
+            /** Draw Back M */
+            draw_back_m: number;
+            /** Drawn M */
+            drawn_m: number;
+            /** Effort */
+            effort: number | null;
+            flight: components["schemas"]["Flight"];
+            /**
+             * Leads
+             * @enum {string}
+             */
+            leads: "float" | "tail";
+            /** Mass Kg */
+            mass_kg: number;
+            /** Reach M */
+            reach_m: number;
+            /** Reaches */
+            reaches: boolean;
+            /** Ring M */
+            ring_m: [
+                number,
+                number
+            ];
+            /** Risk */
+            risk: ("low" | "some" | "high") | null;
+            /** Says */
+            says: components["schemas"]["Told"][];
+            /** Turns */
+            turns: number;
+        };
+        /**
+         * CastReading
+         * @description One cast, paced or counted in turns of the reel.
+         */
+        CastReading: {
+            /** Aimed M */
+            aimed_m?: number | null;
+            /**
+             * At
+             * Format: date-time
+             */
+            at: string;
+            /** Distance M */
+            distance_m: number;
+            /** Drag M2 */
+            drag_m2?: number | null;
+            /** Mass Kg */
+            mass_kg: number;
+            /**
+             * Wind Along M S
+             * @default 0
+             */
+            wind_along_m_s: number;
+        };
+        /**
+         * CastRequest
+         * @description A rig, and how it is cast.
+         */
+        CastRequest: {
+            rig: components["schemas"]["Rig"];
+            /**
+             * @default {
+             *       "accuracy": 0.06,
+             *       "angle_deg": 45,
+             *       "bail": "open",
+             *       "turn_m": 0.7,
+             *       "wind_across_m_s": 0,
+             *       "wind_along_m_s": 0
+             *     }
+             */
+            wish: components["schemas"]["CastWish"];
+        };
+        /**
+         * CastTest
+         * @description What the casts say of a rod.
+         */
+        CastTest: {
+            /** Accuracy */
+            accuracy: number;
+            /** Error */
+            error: number;
+            says: components["schemas"]["Told"];
+            throws: components["schemas"]["RodThrows"];
+        };
+        /**
+         * CastWish
+         * @description How it is cast.
+         */
+        CastWish: {
+            /**
+             * Accuracy
+             * @default 0.06
+             */
+            accuracy: number;
+            /**
+             * Angle Deg
+             * @default 45
+             */
+            angle_deg: number;
+            /**
+             * Bail
+             * @default open
+             * @enum {string}
+             */
+            bail: "open" | "closed";
+            /** Draw Back M */
+            draw_back_m?: number | null;
+            /**
+             * Turn M
+             * @default 0.7
+             */
+            turn_m: number;
+            /**
+             * Wind Across M S
+             * @default 0
+             */
+            wind_across_m_s: number;
+            /**
+             * Wind Along M S
+             * @default 0
+             */
+            wind_along_m_s: number;
+        };
+        /**
+         * CastsRequest
+         * @description Casts of a rod.
+         */
+        CastsRequest: {
+            /** Readings */
+            readings: components["schemas"]["CastReading"][];
+            /** Rod */
+            rod?: string | null;
+        };
+        /**
          * Catalogue
          * @description The registries as the API shows them.
          */
@@ -3131,6 +3417,40 @@ export interface components {
             trays: components["schemas"]["Tray"][];
             /** Weights */
             weights: components["schemas"]["Material"][];
+        };
+        /**
+         * CatapultStock
+         * @description A catapult, cut to throw one distance at full stretch.
+         */
+        CatapultStock: {
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Elastic M */
+            elastic_m: number;
+            /** Item */
+            item: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "catapult";
+            /** Label */
+            label: string;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+            /**
+             * Pouch Kg
+             * @default 0.02
+             */
+            pouch_kg: number;
+            /** Throws M */
+            throws_m?: number | null;
         };
         /**
          * CaughtSpecies
@@ -3632,6 +3952,13 @@ export interface components {
              */
             tackle: "rod" | "pole" | "whip";
             /**
+             * @default {
+             *       "moved_kg": 0.005,
+             *       "speed_m_s": 32
+             *     }
+             */
+            throws: components["schemas"]["RodThrows"];
+            /**
              * Wading
              * @default false
              */
@@ -3719,6 +4046,17 @@ export interface components {
             crease: components["schemas"]["Crease"] | null;
             /** Speeds */
             speeds: components["schemas"]["Speed"][];
+        };
+        /**
+         * Cut
+         * @description Elastic for a distance.
+         */
+        Cut: {
+            /** Elastic M */
+            elastic_m: number;
+            says: components["schemas"]["Told"];
+            /** Speed M S */
+            speed_m_s: number;
         };
         /**
          * CutLine
@@ -3969,6 +4307,15 @@ export interface components {
             change: components["schemas"]["SetStop"] | components["schemas"]["SetForMark"] | components["schemas"]["LowerWeights"] | components["schemas"]["AddShot"] | components["schemas"]["Resize"] | components["schemas"]["Swap"] | components["schemas"]["Remove"] | components["schemas"]["brookwind__core__edits__move__Move"] | components["schemas"]["MoveSeveral"] | components["schemas"]["Copy"] | components["schemas"]["Bunch"] | components["schemas"]["Spread"] | components["schemas"]["Replace"] | components["schemas"]["Fix"] | components["schemas"]["ChangeFloat"] | components["schemas"]["ChangeFamily"] | components["schemas"]["ChangeSpecies"] | components["schemas"]["ChangeBait"] | components["schemas"]["ChangeHook"] | components["schemas"]["ChangeLine"] | components["schemas"]["ChangeMain"] | components["schemas"]["ChangeLeader"] | components["schemas"]["ChangeStop"] | components["schemas"]["ChangeBead"] | components["schemas"]["ChangeEnd"] | components["schemas"]["ChangeMetal"] | components["schemas"]["SetConditions"] | components["schemas"]["SetDepth"] | components["schemas"]["SetAim"] | components["schemas"]["SetLash"] | components["schemas"]["Take"] | components["schemas"]["Tie"] | components["schemas"]["Mute"];
             rig: components["schemas"]["Rig"];
             stock?: components["schemas"]["Stock"] | null;
+        };
+        /**
+         * ElasticRequest
+         * @description A catapult that was measured, and the distance another is to throw.
+         */
+        ElasticRequest: {
+            catapult: components["schemas"]["CatapultStock"];
+            /** Distance M */
+            distance_m: number;
         };
         /**
          * Entry
@@ -4481,6 +4828,8 @@ export interface components {
             meets: ("with" | "before" | "after") | null;
             /** Name */
             name: string;
+            /** Others */
+            others: components["schemas"]["OtherFeed"][];
             says: components["schemas"]["Told"];
             /** Sink M S */
             sink_m_s: number;
@@ -4515,6 +4864,7 @@ export interface components {
             rig: components["schemas"]["Rig"];
             /**
              * @default {
+             *       "by": "cast",
              *       "casts_an_hour": 30,
              *       "each": 12,
              *       "feed": "maggots",
@@ -4522,6 +4872,24 @@ export interface components {
              *     }
              */
             thrown: components["schemas"]["Thrown"];
+        };
+        /**
+         * FeedWay
+         * @description A way to feed. Figures are editable defaults.
+         */
+        FeedWay: {
+            /**
+             * Id
+             * @enum {string}
+             */
+            id: "each-cast" | "by-the-clock" | "bed" | "none";
+            /** Name */
+            name: string;
+            /** Says */
+            says: string;
+            /** Source */
+            source: string;
+            thrown: components["schemas"]["Thrown"] | null;
         };
         /**
          * Feeding
@@ -4650,6 +5018,28 @@ export interface components {
              * @enum {string}
              */
             what: "flat";
+        };
+        /**
+         * Flight
+         * @description Where it goes.
+         */
+        Flight: {
+            /** Aside M */
+            aside_m: number;
+            /** Highest M */
+            highest_m: number;
+            /** Lands M S */
+            lands_m_s: number;
+            /** Path */
+            path: [
+                number,
+                number,
+                number
+            ][];
+            /** Reach M */
+            reach_m: number;
+            /** Time S */
+            time_s: number;
         };
         /**
          * Float
@@ -5070,6 +5460,76 @@ export interface components {
             what: "gone";
         };
         /**
+         * Groundbait
+         * @description Balls of groundbait: how they fall, and how many there are of so much.
+         */
+        Groundbait: {
+            /**
+             * Across M
+             * @default 0.06
+             */
+            across_m: number;
+            /**
+             * Dry Kg
+             * @default 1
+             */
+            dry_kg: number;
+            /**
+             * Soil Share
+             * @default 0
+             */
+            soil_share: number;
+            /**
+             * Water Share
+             * @default 0.45
+             */
+            water_share: number;
+        };
+        /**
+         * GroundbaitAnswer
+         * @description What a mix makes, and how it goes down.
+         */
+        GroundbaitAnswer: {
+            /** Ball Kg */
+            ball_kg: number;
+            /** Balls */
+            balls: number;
+            /** Density Kg M3 */
+            density_kg_m3: number;
+            /** Fall S */
+            fall_s: number | null;
+            says: components["schemas"]["Told"];
+            /** Sink M S */
+            sink_m_s: number;
+        };
+        /**
+         * GroundbaitRequest
+         * @description A mix, and the water it is thrown into.
+         */
+        GroundbaitRequest: {
+            /** Depth M */
+            depth_m: number;
+            /**
+             * @default {
+             *       "across_m": 0.06,
+             *       "dry_kg": 1,
+             *       "soil_share": 0,
+             *       "water_share": 0.45
+             *     }
+             */
+            mix: components["schemas"]["Groundbait"];
+            /**
+             * Salinity
+             * @default 0
+             */
+            salinity: number;
+            /**
+             * Temperature C
+             * @default 15
+             */
+            temperature_c: number;
+        };
+        /**
          * Group
          * @description One thing that was tried, and how it did.
          */
@@ -5387,7 +5847,7 @@ export interface components {
              */
             changes: components["schemas"]["FieldChange"][];
             /** Fields */
-            fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"];
+            fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"] | components["schemas"]["RodStock"] | components["schemas"]["CatapultStock"];
             /** Line */
             line: number;
             /** Version */
@@ -5492,10 +5952,10 @@ export interface components {
             /** Version */
             version: number;
         };
-        /** Kept[Annotated[Union[ShotStock, LeadStock, FloatStock, LineStock, LeaderStock, HookStock, SwivelStock, StopStock, BeadStock, LinkStock, BaitStock], FieldInfo(annotation=NoneType, required=True, discriminator='kind')]] */
-        Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____: {
+        /** Kept[Annotated[Union[ShotStock, LeadStock, FloatStock, LineStock, LeaderStock, HookStock, SwivelStock, StopStock, BeadStock, LinkStock, BaitStock, RodStock, CatapultStock], FieldInfo(annotation=NoneType, required=True, discriminator='kind')]] */
+        Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock__RodStock__CatapultStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____: {
             /** Fields */
-            fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"];
+            fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"] | components["schemas"]["RodStock"] | components["schemas"]["CatapultStock"];
             /**
              * Updated At
              * Format: date-time
@@ -5805,6 +6265,21 @@ export interface components {
             line_deg: number;
             /** Side N */
             side_n: number;
+        };
+        /**
+         * Leg
+         * @description A part of the cycle.
+         */
+        Leg: {
+            /**
+             * Id
+             * @enum {string}
+             */
+            id: "feed" | "cast" | "sinks" | "fishes" | "winds-in";
+            /** Name */
+            name: string;
+            /** Seconds */
+            seconds: number;
         };
         /**
          * LevelAnswer
@@ -6462,6 +6937,53 @@ export interface components {
             source: string;
         };
         /**
+         * Mend
+         * @description The line is laid to the other side.
+         */
+        Mend: {
+            /** Bow M */
+            bow_m: number;
+            /** Lasts S */
+            lasts_s: number;
+            /** Time S */
+            time_s: number;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "upstream" | "downstream";
+        };
+        /**
+         * Moment
+         * @description The run at one moment; x downstream of the angler, y out. [m]
+         */
+        Moment: {
+            /** Across N */
+            across_n: number;
+            /** Along N */
+            along_n: number;
+            /** By Line M S */
+            by_line_m_s: number;
+            /** Held */
+            held: boolean;
+            /** Line */
+            line: [
+                number,
+                number,
+                number
+            ][];
+            /** Out M */
+            out_m: number;
+            /** Speed M S */
+            speed_m_s: number;
+            /** Time S */
+            time_s: number;
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+        };
+        /**
          * MoveSeveral
          * @description Move pieces together, the lowest to a place. NotUnderstood and OutOfRange as for one.
          */
@@ -6718,6 +7240,39 @@ export interface components {
             wish: components["schemas"]["Wish"];
         };
         /**
+         * OtherFeed
+         * @description How other feed goes down here.
+         */
+        OtherFeed: {
+            /** Fall S */
+            fall_s: number;
+            /** Id */
+            id: string;
+            /** Lead M */
+            lead_m: number;
+            /** Meets */
+            meets: ("with" | "before" | "after") | null;
+            /** Name */
+            name: string;
+            /** Sink M S */
+            sink_m_s: number;
+        };
+        /**
+         * OtherLash
+         * @description What another lash would do.
+         */
+        OtherLash: {
+            /**
+             * Id
+             * @enum {string}
+             */
+            id: "shorter" | "finer" | "back-shot" | "no-back-shot";
+            /** Pull N */
+            pull_n: number;
+            /** Says */
+            says: string;
+        };
+        /**
          * OtherLine
          * @description What another line or rod would do.
          */
@@ -6922,7 +7477,7 @@ export interface components {
             rig: components["schemas"]["RigHere"] | null;
             section: components["schemas"]["Section"] | null;
             /** Spots */
-            spots: components["schemas"]["Spot"][];
+            spots: components["schemas"]["brookwind__core__survey__lies__Spot"][];
             /** Sunrise */
             sunrise: string | null;
             /** Sunset */
@@ -7183,6 +7738,53 @@ export interface components {
              */
             readings: (components["schemas"]["Cast"] | components["schemas"]["Crude"])[];
             setup: components["schemas"]["Setup"];
+        };
+        /**
+         * PoleHeld
+         * @description How a pole's line hangs.
+         */
+        PoleHeld: {
+            /** Lash M */
+            lash_m?: number | null;
+            /**
+             * Wind M S
+             * @default 3
+             */
+            wind_m_s: number;
+        };
+        /**
+         * PoleLine
+         * @description What the lash does to the float.
+         */
+        PoleLine: {
+            /** Back Shot Kg */
+            back_shot_kg: number;
+            /** Drags M S */
+            drags_m_s: number;
+            /** Lash M */
+            lash_m: number;
+            /** Others */
+            others: components["schemas"]["OtherLash"][];
+            /** Pull N */
+            pull_n: number;
+            says: components["schemas"]["Told"];
+            /** Sinks If Let Go */
+            sinks_if_let_go: boolean;
+            /** Wind N */
+            wind_n: number;
+        };
+        /**
+         * PoleLineRequest
+         * @description A rig on a pole or whip, and how its line hangs.
+         */
+        PoleLineRequest: {
+            /**
+             * @default {
+             *       "wind_m_s": 3
+             *     }
+             */
+            held: components["schemas"]["PoleHeld"];
+            rig: components["schemas"]["Rig"];
         };
         /**
          * PrepareRequest
@@ -7472,6 +8074,10 @@ export interface components {
              *       "settle_s": 25,
              *       "speeds": [],
              *       "tackle": "rod",
+             *       "throws": {
+             *         "moved_kg": 0.005,
+             *         "speed_m_s": 32
+             *       },
              *       "wading": false,
              *       "wind_m_s": 0
              *     }
@@ -7502,9 +8108,9 @@ export interface components {
          */
         QuickEntry: {
             /** After */
-            after: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"];
+            after: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"] | components["schemas"]["RodStock"] | components["schemas"]["CatapultStock"];
             /** Before */
-            before: (components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"]) | null;
+            before: (components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"] | components["schemas"]["RodStock"] | components["schemas"]["CatapultStock"]) | null;
             /** Says */
             says: string;
             /** Version */
@@ -7728,6 +8334,10 @@ export interface components {
              *       "settle_s": 25,
              *       "speeds": [],
              *       "tackle": "rod",
+             *       "throws": {
+             *         "moved_kg": 0.005,
+             *         "speed_m_s": 32
+             *       },
              *       "wading": false,
              *       "wind_m_s": 0
              *     }
@@ -7811,6 +8421,213 @@ export interface components {
             version: number;
             /** Water */
             water: string;
+        };
+        /**
+         * RodStock
+         * @description A rod, with its reel.
+         */
+        RodStock: {
+            /** Accuracy */
+            accuracy?: number | null;
+            /**
+             * Casts
+             * @default []
+             */
+            casts: components["schemas"]["CastReading"][];
+            /**
+             * Count
+             * @default 1
+             */
+            count: number;
+            /** Item */
+            item: string;
+            /**
+             * @description discriminator enum property added by openapi-typescript
+             * @enum {string}
+             */
+            kind: "rod";
+            /** Label */
+            label: string;
+            /**
+             * Length M
+             * @default 3.9
+             */
+            length_m: number;
+            /** Most Kg */
+            most_kg?: number | null;
+            /**
+             * Notes
+             * @default
+             */
+            notes: string;
+            throws?: components["schemas"]["RodThrows"] | null;
+            /**
+             * Turn M
+             * @default 0.7
+             */
+            turn_m: number;
+        };
+        /**
+         * RodThrows
+         * @description How a rod throws: as a cast test found it, or as usual.
+         */
+        RodThrows: {
+            /**
+             * Moved Kg
+             * @default 0.005
+             */
+            moved_kg: number;
+            /** Rod */
+            rod?: string | null;
+            /**
+             * Speed M S
+             * @default 32
+             */
+            speed_m_s: number;
+        };
+        /**
+         * RunDrift
+         * @description A run from where the float lands to where it ends.
+         */
+        RunDrift: {
+            /**
+             * End
+             * @enum {string}
+             */
+            end: "stretch" | "swings-in" | "line" | "stands";
+            /** Mends */
+            mends: components["schemas"]["Mend"][];
+            /** Moments */
+            moments: components["schemas"]["Moment"][];
+        };
+        /**
+         * RunPlan
+         * @description One run, and how many there are in an hour.
+         */
+        RunPlan: {
+            /** Bait Up M */
+            bait_up_m: number | null;
+            bare: components["schemas"]["RunDrift"] | null;
+            /** Bare Share */
+            bare_share: number;
+            /** Casts An Hour */
+            casts_an_hour: number;
+            /** Cycle */
+            cycle: components["schemas"]["Leg"][];
+            down: components["schemas"]["brookwind__core__run__plan__Spot"];
+            /** Down S */
+            down_s: number;
+            drift: components["schemas"]["RunDrift"] | null;
+            feed: components["schemas"]["FeedAnswer"] | null;
+            feed_at: components["schemas"]["brookwind__core__run__plan__Spot"] | null;
+            /** Feed Path */
+            feed_path: [
+                number,
+                number,
+                number
+            ][];
+            feed_problem: components["schemas"]["Problem"] | null;
+            /** Fishes M */
+            fishes_m: number;
+            /** Fishes S */
+            fishes_s: number;
+            /** Flows */
+            flows: boolean;
+            /** Free M S */
+            free_m_s: number;
+            /** Give M S */
+            give_m_s: number;
+            lands: components["schemas"]["brookwind__core__run__plan__Spot"];
+            /** Lanes */
+            lanes: components["schemas"]["Lane"][];
+            /** Mended Share */
+            mended_share: number;
+            /** Says */
+            says: components["schemas"]["Told"][];
+            /** Sinking */
+            sinking: components["schemas"]["Frame"][];
+            thrown: components["schemas"]["Thrown"] | null;
+            /** Upstream Deg */
+            upstream_deg: number;
+            /**
+             * Way
+             * @enum {string}
+             */
+            way: "each-cast" | "by-the-clock" | "bed" | "none";
+        };
+        /**
+         * RunRequest
+         * @description A rig, and how a run is fished.
+         */
+        RunRequest: {
+            rig: components["schemas"]["Rig"];
+            /**
+             * @default {
+             *       "cast_s": 3,
+             *       "feed_s": 2,
+             *       "fish_from_m": 0,
+             *       "fish_s": 180,
+             *       "how": {
+             *         "along_m": 0,
+             *         "lanes": [],
+             *         "moves": "swings",
+             *         "slack": 0.05,
+             *         "tip_height_m": 2,
+             *         "wind_across_m_s": 0,
+             *         "wind_along_m_s": 0
+             *       },
+             *       "retrieve_m_s": 0.8
+             *     }
+             */
+            wish: components["schemas"]["RunWish"];
+        };
+        /**
+         * RunWish
+         * @description How a run is fished.
+         */
+        RunWish: {
+            /**
+             * Cast S
+             * @default 3
+             */
+            cast_s: number;
+            /**
+             * Feed S
+             * @default 2
+             */
+            feed_s: number;
+            /**
+             * Fish From M
+             * @default 0
+             */
+            fish_from_m: number;
+            /**
+             * Fish S
+             * @default 180
+             */
+            fish_s: number;
+            /** Fish To M */
+            fish_to_m?: number | null;
+            /**
+             * @default {
+             *       "along_m": 0,
+             *       "lanes": [],
+             *       "moves": "swings",
+             *       "slack": 0.05,
+             *       "tip_height_m": 2,
+             *       "wind_across_m_s": 0,
+             *       "wind_along_m_s": 0
+             *     }
+             */
+            how: components["schemas"]["HowHeld"];
+            /**
+             * Retrieve M S
+             * @default 0.8
+             */
+            retrieve_m_s: number;
+            thrown?: components["schemas"]["Thrown"] | null;
+            /** Way */
+            way?: ("each-cast" | "by-the-clock" | "bed" | "none") | null;
         };
         /**
          * SaidOfIt
@@ -8576,18 +9393,6 @@ export interface components {
             speed_m_s: number;
         };
         /**
-         * Spot
-         * @description A distance worth fishing, and why.
-         */
-        Spot: {
-            /** Distance M */
-            distance_m: number;
-            /** Name */
-            name: string;
-            /** Why */
-            why: string;
-        };
-        /**
          * Spread
          * @description Spread pieces between the lowest and the highest of them, or between given places. OutOfRange for a stretch that
          *     is none, or not below the float.
@@ -8645,7 +9450,7 @@ export interface components {
             /** Id */
             id: string;
             /** Items */
-            items: (components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"])[];
+            items: (components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"] | components["schemas"]["RodStock"] | components["schemas"]["CatapultStock"])[];
             /** Name */
             name: string;
             /** Says */
@@ -9269,6 +10074,12 @@ export interface components {
          * @description How it is fed.
          */
         Thrown: {
+            /**
+             * By
+             * @default cast
+             * @enum {string}
+             */
+            by: "cast" | "clock";
             /**
              * Casts An Hour
              * @default 30
@@ -9924,10 +10735,10 @@ export interface components {
              */
             mass: "g" | "oz";
         };
-        /** Update[Annotated[Union[ShotStock, LeadStock, FloatStock, LineStock, LeaderStock, HookStock, SwivelStock, StopStock, BeadStock, LinkStock, BaitStock], FieldInfo(annotation=NoneType, required=True, discriminator='kind')]] */
-        Update_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____: {
+        /** Update[Annotated[Union[ShotStock, LeadStock, FloatStock, LineStock, LeaderStock, HookStock, SwivelStock, StopStock, BeadStock, LinkStock, BaitStock, RodStock, CatapultStock], FieldInfo(annotation=NoneType, required=True, discriminator='kind')]] */
+        Update_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock__RodStock__CatapultStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____: {
             /** Fields */
-            fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"];
+            fields: components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"] | components["schemas"]["RodStock"] | components["schemas"]["CatapultStock"];
             /** Version */
             version: number;
         };
@@ -10318,6 +11129,16 @@ export interface components {
             position_m: number;
         };
         /**
+         * Spot
+         * @description A place of the swim: downstream of the angler, and out. [m]
+         */
+        brookwind__core__run__plan__Spot: {
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
+        };
+        /**
          * Wind
          * @description The wind as it blows at the water.
          */
@@ -10337,6 +11158,18 @@ export interface components {
              * @default 0
              */
             speed_m_s: number;
+        };
+        /**
+         * Spot
+         * @description A distance worth fishing, and why.
+         */
+        brookwind__core__survey__lies__Spot: {
+            /** Distance M */
+            distance_m: number;
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
         };
         /**
          * Move
@@ -11679,7 +12512,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"][];
+                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock__RodStock__CatapultStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"][];
                 };
             };
             /** @description Not readable */
@@ -11738,7 +12571,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"];
+                "application/json": components["schemas"]["ShotStock"] | components["schemas"]["LeadStock"] | components["schemas"]["FloatStock"] | components["schemas"]["LineStock"] | components["schemas"]["LeaderStock"] | components["schemas"]["HookStock"] | components["schemas"]["SwivelStock"] | components["schemas"]["StopStock"] | components["schemas"]["BeadStock"] | components["schemas"]["LinkStock"] | components["schemas"]["BaitStock"] | components["schemas"]["RodStock"] | components["schemas"]["CatapultStock"];
             };
         };
         responses: {
@@ -11748,7 +12581,76 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"];
+                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock__RodStock__CatapultStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    casts_api_box_casts_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CastsRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CastTest"];
                 };
             };
             /** @description Not readable */
@@ -11814,6 +12716,75 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DrawnItem"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    elastic_api_box_elastic_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ElasticRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Cut"];
                 };
             };
             /** @description Not readable */
@@ -11947,7 +12918,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"][];
+                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock__RodStock__CatapultStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"][];
                 };
             };
             /** @description Not readable */
@@ -12424,7 +13395,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"];
+                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock__RodStock__CatapultStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"];
                 };
             };
             /** @description Not readable */
@@ -12485,7 +13456,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Update_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"];
+                "application/json": components["schemas"]["Update_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock__RodStock__CatapultStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"];
             };
         };
         responses: {
@@ -12495,7 +13466,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"];
+                    "application/json": components["schemas"]["Kept_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock__RodStock__CatapultStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____"];
                 };
             };
             /** @description Not readable */
@@ -15995,6 +16966,75 @@ export interface operations {
             };
         };
     };
+    cast_of_api_motion_cast_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CastRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CastAnswer"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     let_fall_api_motion_fall_post: {
         parameters: {
             query?: never;
@@ -16268,6 +17308,75 @@ export interface operations {
             };
         };
     };
+    groundbait_of_api_motion_groundbait_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["GroundbaitRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["GroundbaitAnswer"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     line_out_api_motion_line_post: {
         parameters: {
             query?: never;
@@ -16337,6 +17446,144 @@ export interface operations {
             };
         };
     };
+    lash_api_motion_pole_line_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PoleLineRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PoleLine"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    plan_run_api_motion_run_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RunRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RunPlan"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     stop_api_motion_stop_post: {
         parameters: {
             query?: never;
@@ -16357,6 +17604,71 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["StopAnswer"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    ways_to_feed_api_motion_ways_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeedWay"][];
                 };
             };
             /** @description Not readable */

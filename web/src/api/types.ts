@@ -24,6 +24,7 @@ export type KeptPattern = Schemas["Kept_OwnPattern_"];
 export type Incoming = Schemas["Incoming"];
 export type ImportPreview = Schemas["ImportPreview"];
 export type PackRow = Schemas["PackRow"];
+export type CastReading = Schemas["CastReading"];
 export type JugReading = Schemas["JugReading"];
 export type Weighing = Schemas["Weighing"];
 export type Change = Schemas["EditRequest"]["change"];

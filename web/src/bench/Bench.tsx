@@ -18,6 +18,7 @@ import { Changed } from "./Changed";
 import { Findings } from "./Findings";
 import { type Here, HereIs } from "./here";
 import { LookBar } from "./LookingAt";
+import { useRun } from "./run/useRun";
 import { type SheetName, Sheets } from "./Sheets";
 import { type Falls, Stage } from "./Stage";
 import type { Told } from "./start/useStartRig";
@@ -101,6 +102,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   }, []);
   const { offered, take, toFamily, keepCopy } = useBalance({ bench, catalogue, own, announce, onReload });
   const { trying, onTry } = offered;
+  const run = useRun(rig, station.ofRun ?? false);
 
   const go = useNavigate();
   const readFloat = useCallback(() => go(`/read/${rig.id}`), [go, rig.id]);
@@ -125,8 +127,8 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   const refusal = answer.refusal && answer.refusal.status !== 0 ? answer.refusal : null;
   const onFamily = useCallback(() => setSheet("family"), []);
   const here: Here = useMemo(
-    () => ({ bench, answer, catalogue, box, selected, own, ...offered, onFamily, onStation: setStation }),
-    [bench, answer, catalogue, box, selected, own, offered, onFamily, setStation],
+    () => ({ bench, answer, catalogue, box, selected, own, ...offered, onFamily, onStation: setStation, run }),
+    [bench, answer, catalogue, box, selected, own, offered, onFamily, setStation, run],
   );
   // Saving, keys and sheets come and go: the large parts are drawn anew only when what they show has changed.
   const order = useMemo(() => {
@@ -189,6 +191,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
             trying={trying}
             falls={falls}
             setFalls={setFalls}
+            run={station.ofRun ? run : null}
             onRead={readFloat}
             selected={selected}
             onSelect={setSelected}

@@ -5,11 +5,13 @@ import { Scene } from "../scene/Scene";
 import { useSettings } from "../units/settings";
 import type { Looked } from "./here";
 import { LookingAt } from "./LookingAt";
+import type { RunState } from "./run/useRun";
 import type { BenchState } from "./useBench";
 import type { Answer } from "./useEvaluation";
 import { Verdict } from "./Verdict";
 
 const FallView = lazy(() => import("./fall/FallView"));
+const RunView = lazy(() => import("./run/RunView"));
 
 export type Falls = "alone" | "beside" | null;
 
@@ -20,6 +22,8 @@ type Props = {
   trying: Looked | null;
   falls: Falls;
   setFalls: (falls: Falls) => void;
+  /** The run is looked at in place of the rig; null at other stations. */
+  run: RunState | null;
   onRead: () => void;
   selected: string | null;
   onSelect: (id: string | null) => void;
@@ -28,7 +32,7 @@ type Props = {
 
 /** The water: the rig in it, its fall, or a proposal that is looked at. */
 export const Stage = memo(function Stage(props: Props) {
-  const { bench, answer, pinned, trying, falls, setFalls, onRead, selected, onSelect, refusal } = props;
+  const { bench, answer, pinned, trying, falls, setFalls, run, onRead, selected, onSelect, refusal } = props;
   const { units } = useSettings();
   const { evaluation, of } = answer;
   const onFall = useCallback(() => setFalls("alone"), [setFalls]);
@@ -54,7 +58,12 @@ export const Stage = memo(function Stage(props: Props) {
           />
         </Suspense>
       )}
-      {!trying && evaluation && of && !falls && (
+      {!trying && evaluation && of && !falls && run && (
+        <Suspense>
+          <RunView run={run} rig={of} evaluation={evaluation} />
+        </Suspense>
+      )}
+      {!trying && evaluation && of && !falls && !run && (
         <Scene
           rig={of}
           evaluation={evaluation}
@@ -72,7 +81,7 @@ export const Stage = memo(function Stage(props: Props) {
         </Flex>
       )}
       {trying && <LookingAt proposal={trying} />}
-      {evaluation && !trying && !falls && (
+      {evaluation && !trying && !falls && !run && (
         <Verdict evaluation={evaluation} waiting={answer.waiting} refused={refusal !== null} />
       )}
     </Box>

@@ -1,5 +1,6 @@
 import { createContext, useContext } from "react";
 import type { BoxItem, Catalogue, KeptPattern, Proposal, Wish } from "../api/client";
+import type { RunState } from "./run/useRun";
 import type { BenchState } from "./useBench";
 import type { Answer } from "./useEvaluation";
 import type { Asked } from "./wish";
@@ -31,6 +32,8 @@ export type Here = {
   onSetStop: () => void;
   onFamily: () => void;
   onStation: (id: string) => void;
+  /** How a run is fished, and the plan of it. */
+  run: RunState;
 };
 
 const Bench = createContext<Here | null>(null);

@@ -11,7 +11,7 @@ export const KEYS: [string, string][] = [
   ["F", "play the fall, or leave it"],
   ["C", "the fall beside the pinned rig"],
   ["W", "what is the float doing?"],
-  ["Space", "in the fall: play, pause"],
+  ["Space", "in the fall and the run: play, pause"],
   ["Ctrl Z", "undo; Ctrl Shift Z redoes"],
   ["?", "this list"],
 ];
@@ -33,7 +33,7 @@ export function commandOf(e: KeyLike): Command | null {
     return key === "y" ? { do: "redo" } : null;
   }
   if (e.altKey) return null;
-  if (/^[1-9]$/.test(key)) return { do: "station", key };
+  if (/^[0-9]$/.test(key)) return { do: "station", key };
   switch (key) {
     case "[":
       return { do: "piece", step: -1 };

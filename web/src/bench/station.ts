@@ -24,6 +24,8 @@ export type Station = {
   fields: string[];
   /** It speaks of what was found at every station. */
   ofAll?: boolean;
+  /** It is about the run: that is drawn in place of the rig. */
+  ofRun?: boolean;
   Panel: () => React.ReactNode;
 };
 

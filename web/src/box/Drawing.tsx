@@ -31,6 +31,21 @@ export function Drawing({ item, drawn, pxPerM }: Props) {
       return <Spool thick={(drawn.across_m ?? 0.0002) * 16000} wound={item.kind === "leader"} />;
     case "bead":
       return <Balls count={Math.min(item.count ?? 0, 12)} across={(drawn.across_m ?? 0.005) * 1400} tint="tip" />;
+    case "rod":
+      return (
+        <svg width={WIDE} height={SHOT_TALL} aria-hidden="true">
+          <path d={`M6 ${SHOT_TALL - 10} L${WIDE - 6} 8`} stroke={colour("ink")} strokeWidth="1.6" />
+          <path d={`M6 ${SHOT_TALL - 10} l20 -9`} stroke={colour("brass")} strokeWidth="5" strokeLinecap="round" />
+          <circle cx="27" cy={SHOT_TALL - 12} r="6" fill={colour("shot")} stroke={colour("shotrim")} />
+        </svg>
+      );
+    case "catapult":
+      return (
+        <svg width={WIDE} height={SHOT_TALL} aria-hidden="true" fill="none" strokeWidth="3">
+          <path d="M48 54 V34 Q30 28 32 8 M48 34 Q66 28 64 8" stroke={colour("ink")} />
+          <path d="M32 10 Q48 34 64 10" stroke={colour("float")} strokeWidth="2" />
+        </svg>
+      );
     default:
       return null;
   }

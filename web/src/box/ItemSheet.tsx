@@ -7,7 +7,9 @@ import { Sheet } from "../shell/Sheet";
 import { LeftField, TextField } from "../shell/TextField";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
+import { CastSheet } from "./CastSheet";
 import { Drawing } from "./Drawing";
+import { ElasticSheet } from "./ElasticSheet";
 import { JugSheet } from "./JugSheet";
 import type { BoxState } from "./useBox";
 import { WeighSheet } from "./WeighSheet";
@@ -46,6 +48,8 @@ export function ItemSheet({ fields, drawn, pxPerM, state, onClose }: Props) {
               Time<span className="bw-hidden"> {name}</span>
             </Button>
           )}
+          {fields.kind === "rod" && <Button onClick={() => setTesting(true)}>Cast test</Button>}
+          {fields.kind === "catapult" && <Button onClick={() => setTesting(true)}>Cut one for a distance</Button>}
         </Flex>
         {fields.kind === "float" && (
           <Text fontSize="sm" color="soft">
@@ -82,6 +86,8 @@ export function ItemSheet({ fields, drawn, pxPerM, state, onClose }: Props) {
         <WeighSheet fields={fields} state={state} onClose={tested} />
       )}
       {testing && fields.kind === "bait" && <JugSheet fields={fields} state={state} onClose={tested} />}
+      {testing && fields.kind === "rod" && <CastSheet fields={fields} state={state} onClose={tested} />}
+      {testing && fields.kind === "catapult" && <ElasticSheet fields={fields} state={state} onClose={tested} />}
     </Sheet>
   );
 }

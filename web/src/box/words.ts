@@ -33,6 +33,10 @@ export function factsOf(i: BoxItem): string {
       return i.length_m ? `${Math.round(i.length_m * 100)} cm` : "";
     case "bait":
       return `${gram(i.mass_kg)} each${i.sink_m_s == null ? "" : `, sinks ${(i.sink_m_s * 100).toFixed(1)} cm/s`}`;
+    case "rod":
+      return `${i.length_m} m${i.throws ? ", cast test taken" : ""}`;
+    case "catapult":
+      return `${Math.round(i.elastic_m * 100)} cm of elastic${i.throws_m ? `, throws ${i.throws_m} m` : ""}`;
   }
 }
 

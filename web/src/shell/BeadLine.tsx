@@ -17,6 +17,9 @@ type Props<Id extends string> = {
   onGo: (id: Id) => void;
 };
 
+/** More beads than this stand closer together, so that all are in view. */
+const MANY = 8;
+
 /** The order of work as a line with beads; go to any bead at any time. State has a colour, a shape and a word. */
 export function BeadLine<Id extends string>({ label, beads, present, onGo }: Props<Id>) {
   return (
@@ -42,8 +45,8 @@ export function BeadLine<Id extends string>({ label, beads, present, onGo }: Pro
             gap={{ base: "2", lg: "3" }}
             align="center"
             px={{ base: "1.5", lg: "3" }}
-            py={{ base: "1", lg: "2" }}
-            minH={{ base: "11", lg: "14" }}
+            py={{ base: "1", lg: beads.length > MANY ? "1" : "2" }}
+            minH={{ base: "11", lg: beads.length > MANY ? "12" : "14" }}
             minW="0"
             borderRadius="l2"
             borderWidth="1px"
@@ -85,7 +88,7 @@ export function BeadLine<Id extends string>({ label, beads, present, onGo }: Pro
               hideBelow="lg"
               aria-hidden="true"
             >
-              {i + 1}
+              {(i + 1) % 10}
             </Text>
           </Flex>
         );

@@ -60,7 +60,15 @@ export function Header({ children, keysOpen = false, onKeys }: Props) {
             );
           })}
         </Box>
-        <Flex flex="1" gap={{ base: "0", md: "2" }} align="center" justify="flex-end" minW="0" wrap="wrap">
+        <Flex
+          // What finds no room beside the screens goes below them, in one row.
+          flex={{ base: "1 0 auto", md: "1" }}
+          gap={{ base: "0", md: "2" }}
+          align="center"
+          justify="flex-end"
+          minW="0"
+          wrap="wrap"
+        >
           {children}
           {onKeys && (
             <Button

@@ -112,7 +112,8 @@ function spelt(value: number, quantity: Quantity, units: Units): string {
       // Nobody knows tomorrow's wind any finer.
       return units.depth === "ft" ? `${tidy(value / (TO_MS.mph ?? 1), 0)} mph` : `${tidy(value, 0)} m/s`;
     case "time":
-      return `${tidy(value, 1)} s`;
+      // A whole second is told as it is counted.
+      return `${tidy(value, Number.isInteger(value) ? 0 : 1)} s`;
     case "angle":
       return `${tidy(value, 0)}°`;
     case "force": {

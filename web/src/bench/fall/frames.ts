@@ -1,19 +1,17 @@
 import type { Fall } from "../../api/client";
 
-type Frame = Fall["frames"][number];
-
 /** The two frames about a moment and the share of the way between them. */
-export function between(frames: readonly Frame[], time: number): [Frame, Frame, number] {
+export function between<F extends { time_s: number }>(frames: readonly F[], time: number): [F, F, number] {
   const last = frames.length - 1;
   let low = 0;
   let high = last;
   while (high - low > 1) {
     const middle = (low + high) >> 1;
-    if ((frames[middle] as Frame).time_s <= time) low = middle;
+    if ((frames[middle] as F).time_s <= time) low = middle;
     else high = middle;
   }
-  const a = frames[low] as Frame;
-  const b = frames[Math.min(high, last)] as Frame;
+  const a = frames[low] as F;
+  const b = frames[Math.min(high, last)] as F;
   const span = b.time_s - a.time_s;
   const share = span > 0 ? Math.min(1, Math.max(0, (time - a.time_s) / span)) : 0;
   return [a, b, share];

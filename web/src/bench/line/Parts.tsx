@@ -29,6 +29,8 @@ function typedAs(i: BoxItem): string | null {
     case "bait":
       return i.bait ? `bait ${i.bait}` : null;
     case "link":
+    case "rod":
+    case "catapult":
       return null;
   }
 }

@@ -1,8 +1,6 @@
-import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useMemo, useState } from "react";
-import { api, type Schemas } from "../../api/client";
-import { useRested } from "../../document/useRested";
+import { Box, Grid, Stack, Text } from "@chakra-ui/react";
+import { useState } from "react";
+import type { Schemas } from "../../api/client";
 import { colour } from "../../scene/colour";
 import { Button } from "../../shell/Button";
 import { Choice } from "../../shell/Choice";
@@ -10,25 +8,11 @@ import { QuantityField } from "../../shell/QuantityField";
 import { say, type Units, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { useHere } from "../here";
+import { type How, USUAL_HOW } from "../run/useRun";
+import { Pulls, useLineOut } from "./OtherLines";
+import { GOES } from "./RunStation";
 
-type How = Schemas["HowHeld"];
 type LineAnswer = Schemas["LineAnswer"];
-
-const RESTS_MS = 300;
-const GOES: Record<How["moves"], string> = {
-  swings: "swings after the float",
-  held: "is held where it is",
-  paid: "goes as fast as the float",
-};
-const USUAL: How = {
-  along_m: 0,
-  tip_height_m: 2,
-  slack: 0.05,
-  moves: "swings",
-  lanes: [],
-  wind_along_m_s: 0,
-  wind_across_m_s: 0,
-};
 
 /** What the line between rod and float does to the float: reckoned, seen from above, and taken into the conditions. */
 export function LinePull({ onTake }: { onTake: (line_pull_n: number) => void }) {
@@ -36,19 +20,8 @@ export function LinePull({ onTake }: { onTake: (line_pull_n: number) => void }) 
   const { units } = useSettings();
   const { rig } = bench;
   const [open, setOpen] = useState(false);
-  const [how, setHow] = useState<How>(USUAL);
-  // What it pulls by now is what is asked: what was entered for it is left aside.
-  const text = JSON.stringify({ how, rig: { ...rig, conditions: { ...rig.conditions, line_pull_n: 0 } } });
-  const question = useMemo(() => JSON.parse(text) as { how: How; rig: typeof rig }, [text]);
-  const rested = useRested(text, RESTS_MS);
-  const found = useQuery({
-    queryKey: ["line", text],
-    queryFn: () => api.lineOut(question.rig, question.how),
-    enabled: open && rested !== null,
-    placeholderData: keepPreviousData,
-    gcTime: 10_000,
-    retry: false,
-  });
+  const [how, setHow] = useState<How>(USUAL_HOW);
+  const found = useLineOut(rig, how, open);
   const set = (part: Partial<How>) => setHow((h) => ({ ...h, ...part }));
   const answer = found.data;
   return (
@@ -104,22 +77,10 @@ export function LinePull({ onTake }: { onTake: (line_pull_n: number) => void }) 
             <Button variant="solid" onClick={() => onTake(Math.round(answer.pulled.along_n * 1e5) / 1e5)}>
               Fish it with this pull
             </Button>
-            <Text as="h3" className="bw-label">
-              What another line would do
-            </Text>
-            <Stack as="ul" className="bw-plain" gap="0">
-              {answer.others.map((o) => (
-                <Flex as="li" key={o.id} justify="space-between" gap="3" borderTopWidth="1px" borderColor="rule" py="1">
-                  <Text>{o.says}</Text>
-                  <Text fontWeight="bold" className="bw-nowrap">
-                    {o.along_n === null ? "not known" : write(o.along_n, "force", units)}
-                  </Text>
-                </Flex>
-              ))}
-            </Stack>
+            <Pulls answer={answer} />
             <Text fontSize="sm" color="soft">
-              Pull along the current; − is back upstream. The line lies where its forces balance: what it does while it
-              is being lifted or laid is not followed, and the surface is taken to hold it by nothing.
+              The line lies where its forces balance: what it does while it is being lifted or laid is not followed, and
+              the surface is taken to hold it by nothing.
             </Text>
           </Stack>
         )}
