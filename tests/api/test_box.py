@@ -93,3 +93,26 @@ def test_bad_stock_is_refused_at_its_field(client: TestClient, change: dict[str,
     )
     assert answer.status_code == 422
     assert path in [str(p) for p in answer.json()["errors"][0]["path"]]
+
+
+def test_rods_and_catapults_are_kept_cast_and_go_out_and_in_again(client: TestClient) -> None:
+    entry = client.post("/api/box/quick", json={"text": "match rod 4.2 m"}).json()
+    assert entry["after"]["length_m"] == 4.2
+    assert entry["after"]["count"] == 1
+    casts = [{"mass_kg": m, "distance_m": d, "at": "2026-11-20T10:00:00Z"} for m, d in ((0.004, 21.0), (0.012, 41.0))]
+    test = client.post("/api/box/casts", json={"readings": casts, "rod": entry["after"]["item"]}).json()
+    assert 20.0 < test["throws"]["speed_m_s"] < 50.0
+    rod = {**entry["after"], "casts": casts, "throws": test["throws"], "accuracy": test["accuracy"]}
+    assert client.post("/api/box", json=rod).status_code in (200, 201)
+    table = client.get("/api/box/export.csv?tray=rods").content
+    rows = client.post("/api/box/preview", content=table, headers=OCTETS).json()["rows"]
+    kept = {r["fields"]["item"]: r["fields"] for r in rows}[rod["item"]]
+    assert kept["throws"] == test["throws"]
+    assert [c["distance_m"] for c in kept["casts"]] == [21.0, 41.0]
+    pult = {"item": "p", "label": "pult", "elastic_m": 0.12, "throws_m": 30}
+    cut = client.post("/api/box/elastic", json={"catapult": pult, "distance_m": 40}).json()
+    assert cut["elastic_m"] > 0.12
+    beyond = client.post("/api/box/elastic", json={"catapult": {**pult, "throws_m": 10}, "distance_m": 50}).json()
+    assert beyond["errors"][0]["code"] == "catapult-beyond"
+    for bad in ("rod 80 m", "catapult 5 m 900 m"):
+        assert client.post("/api/box/quick", json={"text": bad}).json()["errors"][0]["code"] == "thrower-length"

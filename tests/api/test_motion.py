@@ -92,3 +92,43 @@ def test_where_to_throw_feed_and_how_much_a_day_takes(client: TestClient, runnin
     assert {"casters", "tares", "worm"} <= set(ids)
     refused = client.post("/api/motion/feed", json={"rig": running, "thrown": {"casts_an_hour": 0}})
     assert refused.json()["errors"][0]["path"][-1] == "casts_an_hour"
+
+
+def test_a_run_is_planned_on_the_lanes_its_swim_was_timed_in(client: TestClient, running: dict[str, Any]) -> None:
+    plan = client.post("/api/motion/run", json={"rig": running}).json()
+    assert [lane["across_m"] for lane in plan["lanes"]] != [0.0, 8.0], "the demo's swim was timed"
+    assert plan["drift"]["moments"][-1]["x_m"] == pytest.approx(6.0, abs=0.01)
+    assert plan["thrown"]["feed"] == "maggots"
+    given = {"how": {"lanes": [{"across_m": 0, "speed_m_s": 0.1}, {"across_m": 9, "speed_m_s": 0.6}]}}
+    own = client.post("/api/motion/run", json={"rig": running, "wish": given}).json()
+    assert [lane["across_m"] for lane in own["lanes"]] == [0.0, 9.0]
+    for wish, at in (
+        ({"fish_from_m": 3, "fish_to_m": 2}, "fish_to_m"),
+        ({"how": {"tip_height_m": -1}}, "tip_height_m"),
+        ({"how": {"lanes": [{"across_m": -80, "speed_m_s": 0.1}]}}, "across_m"),
+        ({"thrown": {"casts_an_hour": 0}}, "casts_an_hour"),
+    ):
+        refused = client.post("/api/motion/run", json={"rig": running, "wish": wish})
+        assert refused.status_code == 422
+        assert at in refused.json()["errors"][0]["path"]
+
+
+def test_a_cast_is_told_and_a_pole_asks_for_its_lash(client: TestClient, running: dict[str, Any]) -> None:
+    told = client.post("/api/motion/cast", json={"rig": running, "wish": {"wind_across_m_s": 5}}).json()
+    assert told["aside_m"] > 0.2
+    assert told["clip_m"] == 8.0
+    pole = client.get("/api/rigs/roach-pole").json()["fields"]
+    assert client.post("/api/motion/cast", json={"rig": pole}).json()["errors"][0]["code"] == "cast-of-pole"
+    assert client.post("/api/motion/pole-line", json={"rig": pole}).json()["pull_n"] > 0.0
+    assert client.post("/api/motion/pole-line", json={"rig": running}).json()["errors"][0]["code"] == "lash-of-rod"
+
+
+def test_ways_to_feed_and_groundbait(client: TestClient) -> None:
+    assert [w["id"] for w in client.get("/api/motion/ways").json()] == ["each-cast", "by-the-clock", "bed", "none"]
+    heavy, light = (
+        client.post("/api/motion/groundbait", json={"depth_m": 3.0, "mix": {"soil_share": soil}}).json()
+        for soil in (1.0, 0.0)
+    )
+    assert heavy["fall_s"] < light["fall_s"]
+    assert heavy["balls"] > light["balls"]
+    assert client.post("/api/motion/groundbait", json={"depth_m": 0}).status_code == 422

@@ -260,3 +260,20 @@ def test_moving_water_on_the_command_line(tmp_path: Path) -> None:
     assert len(rows) > 100
     assert run.invoke(app, ["shape", file, "--surface", "9"]).exit_code == 3
     assert "stretched" in run.invoke(app, ["fall", file, "--landing", "thrown"]).output
+
+
+def test_a_run_and_a_cast_are_told_and_wrong_ones_refused() -> None:
+    grayling, bream = (str(DEMO / "rigs" / f"{name}.json") for name in ("grayling-avon", "bream-slider"))
+    told = run.invoke(app, ["run", grayling, "--distance", "16", "--hold", "1"])
+    assert told.exit_code == 0, told.output
+    assert "Mend upstream" in told.output
+    assert "an hour" in told.output
+    plan = json.loads(run.invoke(app, ["run", grayling, "--json"]).output)
+    assert plan["drift"]["end"] == "stretch"
+    cast = run.invoke(app, ["cast", bream, "--wind", "-2"])
+    assert "Clip at 30.0 m" in cast.output
+    assert run.invoke(app, ["run", grayling, "--to", "-4"]).exit_code == 3
+    windy = run.invoke(app, ["cast", bream, "--wind", "60"])
+    assert windy.exit_code == 3
+    assert "40" in windy.output
+    assert run.invoke(app, ["feed", grayling, "gravel"]).exit_code != 0

@@ -1,5 +1,5 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, type Rig, type Schemas } from "../../api/client";
 import { ofTab, readAs } from "../../document/storage";
 import { useRested } from "../../document/useRested";
@@ -62,16 +62,20 @@ export function useRun(rig: Rig, looked: boolean): RunState {
   const set = useCallback((part: Partial<RunWish>) => setWish((w) => ({ ...w, ...part })), []);
   const setHow = useCallback((part: Partial<How>) => setWish((w) => ({ ...w, how: { ...w.how, ...part } })), []);
   const { data, error, isPlaceholderData } = found;
+  // What cannot be planned leaves the last plan there, and with it the field in which it can be put right.
+  const last = useRef<typeof data>(undefined);
+  if (data && !isPlaceholderData) last.current = data;
+  const shown = data ?? (last.current?.of.id === rig.id ? last.current : undefined);
   return useMemo(
     () => ({
       wish,
       set,
       setHow,
-      plan: error ? null : (data?.plan ?? null),
-      of: error ? null : (data?.of ?? null),
+      plan: shown?.plan ?? null,
+      of: shown?.of ?? null,
       problem: error instanceof Error ? error.message : null,
-      waiting: (data === undefined && !error) || isPlaceholderData,
+      waiting: (data === undefined && !error) || isPlaceholderData || (error !== null && shown !== undefined),
     }),
-    [wish, set, setHow, data, error, isPlaceholderData],
+    [wish, set, setHow, data, shown, error, isPlaceholderData],
   );
 }

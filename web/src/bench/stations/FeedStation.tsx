@@ -53,7 +53,7 @@ function FeedStation() {
       </Choice>
       {thrown && (
         <>
-          <Choice label="Feed" value={thrown.feed} onChange={(feed) => change({ feed })}>
+          <Choice label="What is fed" value={thrown.feed} onChange={(feed) => change({ feed })}>
             {options(feeds.data ?? [], (f) => [f.id, f.name])}
           </Choice>
           <Flex gap="3">
