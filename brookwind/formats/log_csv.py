@@ -16,8 +16,8 @@ from brookwind.core.rig.refusals import first_sentence
 from brookwind.formats.text import Refused, cell_text, rows_of, safe_cell, text_of, told
 
 COLUMNS = (
-    "session", "swim", "place", "begins", "ends", "notes", "event", "at", "kind", "came", "species", "length_m",
-    "mass_kg", "text", "setting_m", "depth_m", "tip_m", "rig_json",
+    "session", "swim", "place", "begins", "ends", "notes", "wind_m_s", "event", "at", "kind", "came", "species",
+    "length_m", "mass_kg", "text", "setting_m", "depth_m", "tip_m", "reach_m", "rig_json",
 )  # fmt: skip
 MOST_EVENTS = 100_000
 
@@ -39,7 +39,7 @@ def write_log(outings: Iterable[tuple[Outing, Sequence[Event]]]) -> str:
     writer.writerow(COLUMNS)
     for outing, events in outings:
         o = outing.model_dump(mode="json")
-        own = [o[k] for k in ("id", "swim", "place", "begins", "ends", "notes")]
+        own = [o[k] for k in ("id", "swim", "place", "begins", "ends", "notes", "wind_m_s")]
         for event in events or (None,):
             writer.writerow(_cell(v) for v in (*own, *_event_cells(event)))
     return out.getvalue()
@@ -47,7 +47,7 @@ def write_log(outings: Iterable[tuple[Outing, Sequence[Event]]]) -> str:
 
 def _event_cells(event: Event | None) -> list[object]:
     if event is None:
-        return [None] * 12
+        return [None] * 13
     e = event.model_dump(mode="json", exclude={"rig"})
     rig = None if event.rig is None else event.rig.model_dump_json()
     return [
@@ -65,6 +65,7 @@ def _event_cells(event: Event | None) -> list[object]:
                 "setting_m",
                 "depth_m",
                 "tip_m",
+                "reach_m",
             )
         ),
         rig,
@@ -117,7 +118,7 @@ def read_log(data: bytes) -> ReadLog:
 
 
 def _outing(cells: dict[str, str]) -> Outing:
-    given = {"id": cells.get("session"), **{k: cells.get(k) or None for k in ("swim", "begins", "ends")}}
+    given = {"id": cells.get("session"), **{k: cells.get(k) or None for k in ("swim", "begins", "ends", "wind_m_s")}}
     return Outing.model_validate({**given, "place": cells.get("place", ""), "notes": cells.get("notes", "")})
 
 
@@ -125,6 +126,6 @@ def _read_event(cells: dict[str, str]) -> Event | None:
     if not cells.get("kind"):
         return None
     given = {k: cells.get(k) or None for k in ("at", "kind", "came", "species", "length_m", "mass_kg", "setting_m",
-                                             "depth_m", "tip_m")}  # fmt: skip
+                                             "depth_m", "tip_m", "reach_m")}  # fmt: skip
     rig = json.loads(cells["rig_json"]) if cells.get("rig_json") else None
     return Event.model_validate({**given, "id": cells.get("event"), "text": cells.get("text", ""), "rig": rig})

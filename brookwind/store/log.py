@@ -12,7 +12,7 @@ from sqlalchemy import ColumnElement, delete, func, update
 from sqlmodel import Session, col, select
 
 from brookwind.clock import now
-from brookwind.core.answers.learnt import SeenTip
+from brookwind.core.answers.learnt import SeenCast, SeenTip
 from brookwind.core.edits.slide import slid
 from brookwind.core.errors import OutOfRange
 from brookwind.core.frozen import Frozen
@@ -270,6 +270,17 @@ class Log:
         found = ((r, self._rig_at(r.outing_id, r.at)) for r in rows)
         return [SeenTip(local(r.at, r.offset_min), r.tip_m or 0.0, rig) for r, rig in found if rig is not None]
 
+    def casts(self) -> list[SeenCast]:
+        """Casts whose distance was noted, each with the rig that was on; those before a rig was noted are left out."""
+        rows = self.session.exec(
+            select(EventRow)
+            .where(col(EventRow.kind) == "cast", col(EventRow.reach_m).is_not(None))
+            .order_by(col(EventRow.at).desc())
+            .limit(MOST_TIPS)
+        ).all()
+        found = ((r, self._rig_at(r.outing_id, r.at)) for r in rows)
+        return [SeenCast(local(r.at, r.offset_min), r.reach_m or 1.0, rig) for r, rig in found if rig is not None]
+
     def places(self) -> list[str]:
         """Where sessions were, the most often fished first."""
         rows = self.session.exec(
@@ -310,12 +321,14 @@ class Log:
             "ends_at": None if outing.ends is None else in_utc(outing.ends)[0],
             "offset_min": offset,
             "notes": outing.notes,
+            "wind_m_s": outing.wind_m_s,
         }
 
     def _fields(self, row: OutingRow) -> Outing:
         return Outing(
             id=row.id, swim=row.swim_id, place=row.place, begins=local(row.begins_at, row.offset_min),
             ends=None if row.ends_at is None else local(row.ends_at, row.offset_min), notes=row.notes,
+            wind_m_s=row.wind_m_s,
         )  # fmt: skip
 
     def _kept(self, row: OutingRow, fish: int, bites: int) -> KeptOuting:
@@ -327,6 +340,7 @@ class Log:
             species=row.species, length_m=row.length_m, mass_kg=row.mass_kg, text=row.text,
             rig=None if row.rig is None or row.kind != "rig" else Rig.model_validate(row.rig),
             setting_m=row.setting_m if row.kind == "slide" else None, depth_m=row.depth_m, tip_m=row.tip_m,
+            reach_m=row.reach_m,
         )  # fmt: skip
 
     def _event_row(self, key: str, event: Event, rig: Rig | None) -> EventRow:
@@ -340,7 +354,7 @@ class Log:
         return EventRow(
             id=event.id, outing_id=key, at=at, offset_min=offset, kind=event.kind, came=event.came,
             species=event.species, length_m=event.length_m, mass_kg=event.mass_kg, text=event.text,
-            depth_m=event.depth_m, tip_m=event.tip_m, **how,
+            depth_m=event.depth_m, tip_m=event.tip_m, reach_m=event.reach_m, **how,
         )  # fmt: skip
 
 

@@ -147,6 +147,7 @@ class OutingRow(SQLModel, table=True):
     ends_at: datetime | None = None
     offset_min: int = 0
     notes: str = ""
+    wind_m_s: float | None = None
     updated_at: datetime = Field(default_factory=now)
 
 
@@ -173,6 +174,7 @@ class EventRow(SQLModel, table=True):
     text: str = ""
     depth_m: float | None = None
     tip_m: float | None = None
+    reach_m: float | None = None
     rig_name: str | None = None
     height_m: float | None = None
     setting_m: float | None = None

@@ -9,14 +9,20 @@ from hypothesis import strategies as st
 from pydantic import ValidationError
 from scipy.integrate import quad
 
-from brookwind.core.errors import BrookwindError
+from brookwind.core.errors import BrookwindError, NotUnderstood, OutOfRange
+from brookwind.core.floats.body import float_body
+from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.flow.grain import grain_drag, grain_fall_m_s, sphericity
 from brookwind.core.flow.profile import Flow
 from brookwind.core.flow.sphere import sphere_drag
 from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.motion.feed import FEEDS, falls_at_m_s
+from brookwind.core.rig.book import SHIPPED
 from brookwind.core.rig.document import Rig
+from brookwind.core.run.feeder import dive_m, feeder
 from brookwind.core.run.feeding import Groundbait, Thrown, feed_lead_m, feeding, groundbait
+from brookwind.core.run.matching import matching
+from brookwind.core.run.ways import feed_to_pack, usual_thrown, usual_way
 
 WATER = fluid_of(12.0)
 
@@ -91,3 +97,56 @@ def test_soil_takes_groundbait_down() -> None:
 def test_what_cannot_be_fed_is_refused(rigs: dict[str, Rig], thrown: dict[str, object], says: str) -> None:
     with pytest.raises((ValidationError, BrookwindError), match=says):
         feeding(rigs["rudd-strung"], Thrown.model_validate(thrown))
+
+
+def test_the_bait_falls_slower_the_more_line_above_it_is_bare(rigs: dict[str, Rig]) -> None:
+    found = matching(rigs["rudd-strung"], "casters")
+    falls = [w.falls_m_s for w in found.ways]
+    assert falls == sorted(falls, key=lambda v: -(v or 0.0)), "the lower shot takes it down"
+    assert found.ways[0].now
+    assert found.nearest == len(falls) - 1
+    assert "free of shot it falls" in found.says.says
+    with pytest.raises(OutOfRange, match="no shot on the line"):
+        matching(rigs["bream-slider"], "casters")
+    with pytest.raises(OutOfRange, match="float here"):
+        matching(rigs["rudd-strung"], "floating-casters")
+    with pytest.raises(NotUnderstood, match="no feed"):
+        matching(rigs["rudd-strung"], "gravel")
+
+
+def fed_float(rig: Rig, capacity_kg: float) -> Rig:
+    its = rig.float_piece.model_dump()
+    its["spec"] = {"type": "feeder-float", "capacity_kg": capacity_kg}
+    parts = [its if c.kind == "float" else c.model_dump() for c in rig.components]
+    return Rig.model_validate({**rig.model_dump(), "components": parts})
+
+
+def test_a_feeder_float_rises_as_it_empties_and_dives_no_deeper_than_the_bed(rigs: dict[str, Rig]) -> None:
+    found = feeder(fed_float(rigs["rudd-strung"], 0.004))
+    tips = [s.tip_m for s in found.shows]
+    assert tips == sorted(tips)
+    assert found.feed_kg == pytest.approx(0.012)
+    assert 0.3 < found.dives_m <= 1.9
+    shallow = rigs["rudd-strung"].model_copy(
+        update={"water": rigs["rudd-strung"].water.model_copy(update={"depth_m": 0.75})}
+    )
+    assert feeder(fed_float(shallow, 0.008)).touches
+    with pytest.raises(OutOfRange, match="holds no feed"):
+        feeder(rigs["rudd-strung"])
+
+
+def test_a_float_let_go_at_the_surface_dives_as_a_body_that_swings_about_its_waterline() -> None:
+    """Half a period of m z'' = m g - rho g A z from rest at the surface: it goes to twice its draft."""
+    rod = [{"height_m": z, "diameter_m": 0.01} for z in (0.0, 0.5)]
+    stick = float_body(FloatSpec.model_validate({"type": "stick", "profile": rod}))
+    draft = 0.2
+    mass = 1000.0 * 3.14159265 * 0.005**2 * draft
+    assert dive_m(stick, mass, 0.0, 1000.0) == pytest.approx(2.0 * draft, rel=0.15), "less what the water takes"
+
+
+def test_what_is_fed_is_packed_once_by_the_rig_that_takes_most(rigs: dict[str, Rig]) -> None:
+    packed = feed_to_pack([rigs["rudd-strung"], rigs["grayling-avon"], rigs["zander-drift"]], SHIPPED, 4.0)
+    assert [p.id for p in packed] == ["casters", "maggots"], "nothing for a hunter"
+    assert "4 hours" in packed[0].says.says
+    assert usual_way(rigs["roach-pole"].model_copy(update={"family": "slap-rig"}), SHIPPED).id == "slap"
+    assert usual_thrown(rigs["zander-drift"], SHIPPED) is None

@@ -7,13 +7,16 @@ from datetime import UTC, datetime, timedelta
 import pytest
 from fastapi.testclient import TestClient
 
-from brookwind.core.answers.learnt import SeenTip, learnt_floats
+from brookwind.core.answers.learnt import SeenCast, SeenTip, learnt_floats, learnt_rods
+from brookwind.core.box.rods import RodStock
 from brookwind.core.box.stock import FloatStock
 from brookwind.core.floats.body import float_body
 from brookwind.core.floats.spec import Calibration
 from brookwind.core.gravity import LABEL_LEAD_NET
 from brookwind.core.rest.settle import settle
-from brookwind.core.rig.document import Rig
+from brookwind.core.rig.document import Rig, RodThrows
+from brookwind.core.run.casting import thrown_of
+from brookwind.core.run.rod_test import reach_in_m
 
 BEGINS = datetime(2026, 6, 1, 6, tzinfo=UTC)
 
@@ -95,3 +98,48 @@ def test_tips_noted_at_the_water_are_offered_and_read_back(client: TestClient, r
     # A tip without what it showed is refused with its field.
     bare = client.post("/api/log/outings/o-tips/events", json={"id": "e-9", "at": noted[1]["at"], "kind": "tip"})
     assert bare.json()["errors"][0]["message"].startswith("A look at the tip")
+
+
+def test_a_rod_that_throws_further_is_found_out_by_casts_noted_at_the_water(rigs: dict[str, Rig]) -> None:
+    true = RodThrows(speed_m_s=42.0, moved_kg=0.005)
+    rod = RodStock(item="r", label="the long rod", throws=RodThrows(rod="r"))
+    casts = []
+    for name in ("rudd-strung", "bream-slider"):
+        rig = rigs[name]
+        there = {**rig.conditions.model_dump(), "throws": {"rod": "r"}}
+        on = Rig.model_validate({**rig.model_dump(), "conditions": there})
+        far = reach_in_m(true, *thrown_of(on))
+        # Casts that were not meant to go far teach nothing of the rod.
+        for k, share in enumerate((1.0, 0.97, 0.5, 0.6)):
+            casts.append(SeenCast(BEGINS + timedelta(minutes=10 * k + len(name)), round(share * far, 1), on))
+    (learnt,) = learnt_rods(casts, {"r": rod})
+    assert "further than" in learnt.says.says
+    assert learnt.stock.throws is not None
+    mass, drag = thrown_of(rigs["bream-slider"])
+    assert reach_in_m(learnt.stock.throws, mass, drag) == pytest.approx(reach_in_m(true, mass, drag), rel=0.08)
+    assert learnt_rods(casts, {"r": learnt.stock}) == (), "taken once, it is known"
+    assert learnt_rods(casts, {}) == ()
+    assert learnt_rods(casts[:1], {"r": rod}) == ()
+
+
+def test_casts_and_wind_are_kept_over_the_api_and_offered(client: TestClient, rigs: dict[str, Rig]) -> None:
+    session = {"id": "o-cast", "place": "The wall", "begins": BEGINS.isoformat(), "wind_m_s": 6.5}
+    assert client.post("/api/log/outings", json=session).status_code == 201
+    rig = rigs["mullet-slider"].model_dump(mode="json")
+    rig["conditions"]["throws"] = {"rod": "float-rod"}
+    client.post(
+        "/api/log/outings/o-cast/events",
+        json={"id": "e-on", "at": (BEGINS + timedelta(minutes=1)).isoformat(), "kind": "rig", "rig": rig},
+    )
+    for k, far in enumerate((62.0, 60.0, 63.0)):
+        at = (BEGINS + timedelta(minutes=5 + k)).isoformat()
+        made = {"id": f"e-far-{k}", "at": at, "kind": "cast", "reach_m": far}
+        assert client.post("/api/log/outings/o-cast/events", json=made).status_code in (200, 201)
+    wrong = {"id": "e-no", "at": (BEGINS + timedelta(minutes=9)).isoformat(), "kind": "bite", "reach_m": 20.0}
+    refused = client.post("/api/log/outings/o-cast/events", json=wrong)
+    assert refused.json()["errors"][0]["code"] == "reach-of"
+    offered = [o for o in client.get("/api/log/learnt").json() if o["stock"]["kind"] == "rod"]
+    assert [o["item"] for o in offered] == ["float-rod"]
+    table = client.get("/api/log/log.csv").text
+    assert "wind_m_s" in table.splitlines()[0]
+    assert ",6.5," in table

@@ -13,8 +13,9 @@ from brookwind.api.kept import Update
 from brookwind.api.routers.files import FileBody, attached
 from brookwind.api.session import BoxOfRequest, SessionOfRequest, SurveysOfRequest
 from brookwind.clock import now
-from brookwind.core.answers.learnt import FloatLearnt, learnt_floats
+from brookwind.core.answers.learnt import FloatLearnt, RodLearnt, learnt_floats, learnt_rods
 from brookwind.core.answers.tides import TIDAL, level_over, tide_answer
+from brookwind.core.box.rods import RodStock
 from brookwind.core.box.stock import FloatStock
 from brookwind.core.log.entries import Event, Outing
 from brookwind.core.log.looks import pieces
@@ -101,10 +102,12 @@ def read_taught(
 
 
 @router.get("/learnt")
-def read_learnt(log: LogOfRequest, box: BoxOfRequest) -> tuple[FloatLearnt, ...]:
-    """What the models could learn: floats that carry another load than they are taken for."""
-    floats = {k.fields.item: k.fields for k in box.all() if isinstance(k.fields, FloatStock)}
-    return learnt_floats(log.tips(), floats)
+def read_learnt(log: LogOfRequest, box: BoxOfRequest) -> list[FloatLearnt | RodLearnt]:
+    """What the models could learn: floats that carry, and rods that throw, otherwise than they are taken to."""
+    there = [k.fields for k in box.all()]
+    floats = {f.item: f for f in there if isinstance(f, FloatStock)}
+    rods = {r.item: r for r in there if isinstance(r, RodStock)}
+    return [*learnt_floats(log.tips(), floats), *learnt_rods(log.casts(), rods)]
 
 
 @router.post("/outings", status_code=201)

@@ -21,7 +21,9 @@ from brookwind.core.motion.setting import MovingStop
 from brookwind.core.rest.settle import settle
 from brookwind.core.rig.document import Rig
 from brookwind.core.run.casting import CastAnswer, CastWish, casting
+from brookwind.core.run.feeder import FeederAnswer, FeederWish, feeder
 from brookwind.core.run.feeding import FeedAnswer, Groundbait, GroundbaitAnswer, Thrown, feeding, groundbait
+from brookwind.core.run.matching import Matching, matching
 from brookwind.core.run.of_rig import HowHeld, LineAnswer, line_answer, surveyed_lanes
 from brookwind.core.run.on_pole import PoleHeld, PoleLine, pole_line
 from brookwind.core.run.plan import RunPlan, RunWish, run_plan
@@ -215,6 +217,32 @@ class PoleLineRequest(BaseModel):
 def lash(request: PoleLineRequest) -> PoleLine:
     """What the wind on a pole's lash does to the float."""
     return pole_line(request.rig, request.held)
+
+
+class MatchingRequest(BaseModel):
+    """A rig, and the feed it is to fall with."""
+
+    rig: Rig
+    feed: str = Field(default="maggots", max_length=40)
+
+
+@router.post("/matching")
+def falls_with(request: MatchingRequest) -> Matching:
+    """Which way of spreading the shot lets the bait fall as the feed does."""
+    return matching(request.rig, request.feed)
+
+
+class FeederRequest(BaseModel):
+    """A rig whose float holds feed."""
+
+    rig: Rig
+    wish: FeederWish = FeederWish()
+
+
+@router.post("/feeder")
+def feeder_of(request: FeederRequest) -> FeederAnswer:
+    """What a feeder float shows full and empty, and how deep it dives as it lands."""
+    return feeder(request.rig, request.wish)
 
 
 @router.get("/ways")

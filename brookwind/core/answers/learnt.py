@@ -1,4 +1,4 @@
-"""What the log teaches the models: the true capacity of floats whose tips were noted at the water."""
+"""What the log teaches: the true capacity of floats whose tips were noted, how rods throw whose casts were."""
 
 from __future__ import annotations
 
@@ -8,15 +8,18 @@ from datetime import datetime
 from math import hypot
 from typing import NamedTuple
 
+from brookwind.core.box.rods import CastReading, RodStock
 from brookwind.core.box.stock import FloatStock
 from brookwind.core.errors import BrookwindError
-from brookwind.core.figures import NINE_IN_TEN, Told, load
+from brookwind.core.figures import NINE_IN_TEN, Figure, Told, load
 from brookwind.core.floats.tube import fit_tube
 from brookwind.core.floats.tube_readings import TubeReading, TubeTest
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.rest.settle import settle
-from brookwind.core.rig.document import Rig
+from brookwind.core.rig.document import Rig, RodThrows
+from brookwind.core.run.casting import thrown_of
+from brookwind.core.run.rod_test import cast_test, reach_in_m
 
 LEAST_NOTED = 2
 """A tip noted once may be a slip. Editable default."""
@@ -34,6 +37,14 @@ class SeenTip(NamedTuple):
 
     at: datetime
     tip_m: float
+    rig: Rig
+
+
+class SeenCast(NamedTuple):
+    """A cast whose distance was noted, and the rig that was on."""
+
+    at: datetime
+    reach_m: float
     rig: Rig
 
 
@@ -119,4 +130,71 @@ def _reading(seen: SeenTip) -> TubeReading | None:
         return None
     return TubeReading(
         label="at the water", load_kg=lead_mass_kg(rest.pull_n, rest.water_kg_m3), tip_m=seen.tip_m, at=seen.at
+    )
+
+
+class RodLearnt(Frozen):
+    """A rod that throws otherwise than it is taken to, by the casts noted at the water."""
+
+    item: str
+    """Its compartment in the box."""
+    says: Told
+    why: Told
+    stock: RodStock
+    """The compartment with those casts among the readings of its cast test, and what comes of them."""
+
+
+def learnt_rods(seen: Iterable[SeenCast], box: Mapping[str, RodStock]) -> tuple[RodLearnt, ...]:
+    """Rods of the box whose noted casts say that they throw further or less far than they are taken to.
+
+    seen: casts, in any order; they are taken to be of all the rod has.
+    box: the rods of the box by compartment.
+    Source: `cast_test`, what was thrown by the rig that was on. Casts that fall short were not meant to go further:
+    only the farther half of those with one mass counts.
+    """
+    of: dict[str, list[SeenCast]] = defaultdict(list)
+    for one in seen:
+        rod = one.rig.conditions.throws.rod
+        if rod is not None and rod in box:
+            of[rod].append(one)
+    found = (_rod_learnt(box[item], noted) for item, noted in sorted(of.items()))
+    return tuple(f for f in found if f is not None)
+
+
+def _rod_learnt(stock: RodStock, noted: list[SeenCast]) -> RodLearnt | None:
+    by_mass: dict[float, list[CastReading]] = defaultdict(list)
+    for one in sorted(noted, key=lambda n: n.at):
+        try:
+            mass_kg, drag_m2 = thrown_of(one.rig)
+        except BrookwindError:
+            continue
+        reading = CastReading(mass_kg=mass_kg, distance_m=one.reach_m, drag_m2=drag_m2, at=one.at)
+        by_mass[round(mass_kg, 3)].append(reading)
+    farther = (sorted(some, key=lambda r: -r.distance_m)[: (len(some) + 1) // 2] for some in by_mass.values())
+    known = {c.at for c in stock.casts}
+    best = [r for some in farther for r in some if r.at not in known]
+    if len(best) < LEAST_NOTED:
+        return None
+    before = stock.throws or RodThrows()
+    try:
+        test = cast_test((*stock.casts, *best), stock.item)
+    except BrookwindError:
+        return None
+    middle = best[len(best) // 2]
+    now_m, then_m = (reach_in_m(rod, middle.mass_kg, middle.drag_m2 or 0.0) for rod in (test.throws, before))
+    if abs(now_m / then_m - 1.0) <= NINE_IN_TEN * test.error:
+        return None
+    figures = {
+        "mass": load(middle.mass_kg), "now": Figure(value=float(round(now_m)), quantity="distance"),
+        "then": Figure(value=float(round(then_m)), quantity="distance"),
+    }  # fmt: skip
+    return RodLearnt(
+        item=stock.item,
+        says=Told(
+            says=f"{stock.label} throws {{mass}} {{now}}, {'further' if now_m > then_m else 'less far'} than the "
+            "{then} it is taken for.",
+            figures=figures,
+        ),
+        why=Told(says=f"By {len(best)} casts noted at the water, the farther ones of each rig."),
+        stock=stock.model_copy(update={"casts": (*stock.casts, *best), "throws": test.throws}),
     )

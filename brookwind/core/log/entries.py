@@ -31,6 +31,8 @@ class Outing(Frozen):
     begins: Moment
     ends: Moment | None = None
     notes: str = Field(default="", max_length=4000)
+    wind_m_s: float | None = Field(default=None, ge=0, le=40)
+    """As it blew most of the time; None where it was not noted."""
 
     @model_validator(mode="after")
     def _ends_after_it_begins(self) -> Self:
@@ -68,6 +70,8 @@ class Event(Frozen):
     """The water's depth, where the stop was moved with it. [m]"""
     tip_m: float | None = Field(default=None, ge=0, le=1.5)
     """How much of the float showed, settled in calm water; of `tip` and nothing else. [m]"""
+    reach_m: float | None = Field(default=None, ge=1, le=200)
+    """How far it went; of `cast` and nothing else. [m]"""
     text: str = Field(default="", max_length=1000)
 
     @model_validator(mode="after")
@@ -87,6 +91,8 @@ class Event(Frozen):
                 "tip-event", "A look at the tip comes with what it showed, and nothing else does.",
                 "Send how much showed.", ("tip_m",),
             )  # fmt: skip
+        if self.reach_m is not None and self.kind != "cast":
+            raise OutOfRange.one("reach-of", "Only a cast goes so far.", "Leave it out.", ("reach_m",))
         if self.came is not None and self.kind not in {"bite", "fish"}:
             raise OutOfRange.one(
                 "came-of", "Only bites and fish come on the drop or later.", "Leave it out.", ("came",)

@@ -16,7 +16,7 @@ from brookwind.core.motion.fall import fall
 from brookwind.core.motion.fall_answer import FallWish
 from brookwind.core.motion.paying import QUICK
 from brookwind.core.motion.tangle import Risk
-from brookwind.core.rig.components import Float, LineSection
+from brookwind.core.rig.components import LineSection
 from brookwind.core.rig.document import Rig
 from brookwind.core.roots import crossing
 from brookwind.core.run.flight import Flight, Flown, flight
@@ -108,20 +108,16 @@ def casting(rig: Rig, wish: CastWish | None = None, there: Situation | None = No
             ("conditions", "tackle"),
         )  # fmt: skip
     there = there or Situation(rig)
-    its_float = next(x for x in rig.components if isinstance(x, Float))
-    body = float_body(its_float.spec)
-    loads = tuple(
-        (x.mass_kg, x.density_kg_m3) for x in rig.components if hasattr(x, "mass_kg") and hasattr(x, "density_kg_m3")
-    )
-    mass = body.mass_kg + sum(m for m, _ in loads)
-    below = sum(BALL_DRAG * pi / 4.0 * sphere_diameter_m(m, d) ** 2 for m, d in loads)
+    its_float = rig.float_piece
+    body, loads = float_body(its_float.spec), _loads(rig)
+    mass, drag_m2 = thrown_of(rig)
     main = next(x for x in rig.components if isinstance(x, LineSection))
     most = cast_speed_m_s(mass, c.throws)
 
     def thrown(speed: float) -> Flight:
         return flight(
             Flown(
-                mass_kg=mass, drag_m2=shown_drag_m2(body.profile.surface_m2) + below, speed_m_s=speed,
+                mass_kg=mass, drag_m2=drag_m2, speed_m_s=speed,
                 angle_deg=ask.angle_deg, wind_along_m_s=ask.wind_along_m_s, wind_across_m_s=ask.wind_across_m_s,
                 line_kg_m=main.density_kg_m3 * pi / 4.0 * main.diameter_m**2, line_m=main.diameter_m,
             )
@@ -149,6 +145,24 @@ def casting(rig: Rig, wish: CastWish | None = None, there: Situation | None = No
         risk=None if there.fallen is None else there.fallen.risk,
     )  # fmt: skip
     return answer.model_copy(update={"says": _says(answer, c.distance_m)})
+
+
+def _loads(rig: Rig) -> tuple[tuple[float, float], ...]:
+    """(mass, density) of everything on the line but the float."""
+    return tuple(
+        (x.mass_kg, x.density_kg_m3) for x in rig.components if hasattr(x, "mass_kg") and hasattr(x, "density_kg_m3")
+    )
+
+
+def thrown_of(rig: Rig) -> tuple[float, float]:
+    """What is thrown when a rig is cast: its mass, and its drag coefficient times area. [kg, m2]
+
+    rig: the rig.
+    Source: sums; `shown_drag_m2` of the float, a ball for everything else.
+    """
+    body, loads = float_body(rig.float_piece.spec), _loads(rig)
+    below = sum(BALL_DRAG * pi / 4.0 * sphere_diameter_m(m, d) ** 2 for m, d in loads)
+    return body.mass_kg + sum(m for m, _ in loads), shown_drag_m2(body.profile.surface_m2) + below
 
 
 def _drawn_m(there: Situation) -> float:

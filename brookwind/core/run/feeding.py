@@ -127,13 +127,11 @@ def feeding(rig: Rig, thrown: Thrown, there: Situation | None = None) -> FeedAns
     ready = there.ready_s
     throw = None if fallen is None or ready is None else float(fallen.bait_x_m - lead)
     fall_s = deep / sink
-    items = round(thrown.each * thrown.casts_an_hour * thrown.hours)
-    kg = items * feed.mass_kg
-    litres = 1000.0 * kg / feed.density_kg_m3 / PACKED
+    much = amount(thrown)
     return FeedAnswer(
         name=feed.name, sink_m_s=sink, fall_s=fall_s, lead_m=float(lead), low_m=float(low), high_m=float(high),
         throw_m=throw, meets=_meets(fall_s, ready), says=_says(float(lead), float(low), float(high), throw, fall_s),
-        items=items, kg=kg, litres=litres, amount=_amount(items, kg, litres, thrown.hours),
+        items=much.items, kg=much.kg, litres=much.litres, amount=much.says,
         others=_others(feed.id, flow, deep, water, ready),
     )  # fmt: skip
 
@@ -188,10 +186,28 @@ def _says(lead: float, low: float, high: float, throw: float | None, fall_s: flo
     return Told(says=f"Throw it {{throw}} {where} where the float lands. {says}", figures=figures)
 
 
-def _amount(items: int, kg: float, litres: float, hours: float) -> Told:
+class Amount(Frozen):
+    """How much feed a day takes."""
+
+    items: int
+    kg: float
+    litres: float
+    says: Told
+
+
+def amount(thrown: Thrown) -> Amount:
+    """How much feed a day takes.
+
+    thrown: what, and how often; known feed.
+    Source: pieces by their mass; a heap is `PACKED` full.
+    """
+    feed = FEED[thrown.feed]
+    items = round(thrown.each * thrown.casts_an_hour * thrown.hours)
+    kg = items * feed.mass_kg
+    litres = 1000.0 * kg / feed.density_kg_m3 / PACKED
     how = "a handful" if litres < 0.05 else f"{litres:.1f} l or {litres / PINT_L:.1f} pints"
-    about = int(float(f"{items:.2g}"))
-    return Told(says=f"About {about} in {hours:g} hours: {how}, {{kg}}.", figures={"kg": mass(kg)})
+    says = f"About {int(float(f'{items:.2g}'))} in {thrown.hours:g} hours: {how}, {{kg}}."
+    return Amount(items=items, kg=kg, litres=litres, says=Told(says=says, figures={"kg": mass(kg)}))
 
 
 class Groundbait(Frozen):

@@ -2,16 +2,19 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from types import MappingProxyType
 from typing import Literal
 
-from brookwind.core.frozen import Sourced
+from brookwind.core.figures import Told
+from brookwind.core.frozen import Frozen, Sourced
+from brookwind.core.motion.feed import FEED
 from brookwind.core.rig.book import Book
 from brookwind.core.rig.components import Bait
 from brookwind.core.rig.document import Rig, of_kind
-from brookwind.core.run.feeding import Thrown
+from brookwind.core.run.feeding import Thrown, amount
 
-WayId = Literal["each-cast", "by-the-clock", "bed", "none"]
+WayId = Literal["each-cast", "by-the-clock", "slap", "bed", "none"]
 
 
 class FeedWay(Sourced):
@@ -34,6 +37,11 @@ WAYS = (
         id="by-the-clock", name="by the clock", source="default",
         says="A pouch every few minutes, whatever bites: steady where casts are few.",
         thrown=Thrown(each=40, by="clock", casts_an_hour=8.0),
+    ),
+    FeedWay(
+        id="slap", name="a pinch and three taps", source="default",
+        says="Tap the tip on the water three times, as feed is heard, and let the rig in among a pinch of it.",
+        thrown=Thrown(each=6, by="cast", casts_an_hour=120.0),
     ),
     FeedWay(
         id="bed", name="a bed, then topped up", source="default",
@@ -82,6 +90,8 @@ def usual_way(rig: Rig, book: Book) -> FeedWay:
     fish = book.species.get(rig.species or "")
     if rig.species in _HUNTERS or (fish is not None and fish.bites_through):
         return WAY["none"]
+    if rig.family == "slap-rig":
+        return WAY["slap"]
     if rig.conditions.current_m_s == 0.0 and not rig.conditions.speeds:
         if rig.species in _SHOALS and rig.aim.bait_from == "bed":
             return WAY["bed"]
@@ -101,3 +111,30 @@ def usual_thrown(rig: Rig, book: Book, way: WayId | None = None) -> Thrown | Non
         return None
     like = feed_like_bait(rig)
     return chosen.thrown if chosen.id == "bed" or like is None else chosen.thrown.model_copy(update={"feed": like})
+
+
+class FeedPack(Frozen):
+    """Feed to take along."""
+
+    id: str
+    says: Told
+    """What, and how much."""
+
+
+def feed_to_pack(rigs: Sequence[Rig], book: Book, hours: float) -> tuple[FeedPack, ...]:
+    """What is usually fed for some rigs over a day, each feed once, by the rig that takes most of it.
+
+    rigs: the rigs of the day.
+    book: the angler's book.
+    hours: how long is fished. [h, more than 0]
+    """
+    most: dict[str, tuple[float, Told]] = {}
+    for rig in rigs:
+        thrown = usual_thrown(rig, book)
+        if thrown is None:
+            continue
+        much = amount(thrown.model_copy(update={"hours": round(hours, 1)}))
+        name = FEED[thrown.feed].name
+        if much.kg > most.get(thrown.feed, (0.0, much.says))[0]:
+            most[thrown.feed] = (much.kg, Told(says=f"{name}: {much.says.says}", figures=much.says.figures))
+    return tuple(FeedPack(id=feed, says=says) for feed, (_, says) in most.items())

@@ -119,6 +119,8 @@ class Prepared(Frozen):
     warnings: tuple[LevelEvent, ...]
     curve: tuple[tuple[datetime, float], ...]
     """(moment, depth of the water). [m]"""
+    wind_m_s: float | None
+    """Middle of what was expected; None without a planned day."""
     plumbing: PreparedPlumbing | None
     """None where nothing in the box can be plumbed with."""
 
@@ -160,6 +162,7 @@ def prepare(
         fish=tuple(PreparedFish(id=i, name=book.species[i].name) for i in [*fish, *others] if i in book.species),
         warnings=strip_of(trip, survey).warnings if trip and survey else (),
         curve=curve,
+        wind_m_s=None if trip is None else 0.5 * (trip.wind_m_s.low + trip.wind_m_s.high),
         plumbing=_plumbing(rigs[0], survey, floats, made_at) if rigs and survey else None,
     )
 

@@ -16,6 +16,7 @@ from brookwind.core.figures import Figure, Told
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import FAMILY, hangs_at_m
+from brookwind.core.run.ways import FeedPack, feed_to_pack
 from brookwind.core.survey.document import Survey
 from brookwind.core.survey.timetable import Move
 from brookwind.core.trip.candidates import Candidate, candidates, takes
@@ -103,6 +104,8 @@ class Tonight(Frozen):
     leaders: tuple[Leaders, ...]
     to_tie: tuple[ToTie, ...]
     pack: tuple[PackRow, ...]
+    feed: tuple[FeedPack, ...]
+    """What is usually fed for these rigs, over the day."""
     problem: Problem | None = None
     """Why no rig covers anything."""
 
@@ -165,8 +168,13 @@ def _answer(work: Choosing, water: DayDepth, survey: Survey) -> Tonight:
         leaders=leaders,
         to_tie=_to_tie(leaders, tied),
         pack=packing([r.rig for r in rigs], tackled.box),
+        feed=feed_to_pack([r.rig for r in rigs], tackled.book, _hours(work.trip)),
         problem=None if rigs else _why_none(work),
     )
+
+
+def _hours(trip: Trip) -> float:
+    return (trip.ends - trip.begins).total_seconds() / 3600.0
 
 
 def _rigs(work: Choosing, survey: Survey) -> tuple[list[TonightRig], Flags]:

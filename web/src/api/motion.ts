@@ -30,6 +30,10 @@ export const motion = {
     post("/api/motion/pole-line", { body: { rig, held }, signal }),
   groundbait: (body: Schemas["GroundbaitRequest"], signal?: AbortSignal) =>
     post("/api/motion/groundbait", { body, signal }),
+  matching: (rig: Rig, feed: string, signal?: AbortSignal) =>
+    post("/api/motion/matching", { body: { rig, feed }, signal }),
+  feeder: (rig: Rig, wish: Schemas["FeederWish"], signal?: AbortSignal) =>
+    post("/api/motion/feeder", { body: { rig, wish }, signal }),
   waysToFeed: () => get("/api/motion/ways"),
   lineOut: (rig: Rig, how: Schemas["HowHeld"]) => post("/api/motion/line", { body: { rig, how } }),
 };

@@ -1139,7 +1139,7 @@ export interface paths {
         };
         /**
          * Read Learnt
-         * @description What the models could learn: floats that carry another load than they are taken for.
+         * @description What the models could learn: floats that carry, and rods that throw, otherwise than they are taken to.
          */
         get: operations["read_learnt_api_log_learnt_get"];
         put?: never;
@@ -1487,6 +1487,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/motion/feeder": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Feeder Of
+         * @description What a feeder float shows full and empty, and how deep it dives as it lands.
+         */
+        post: operations["feeder_of_api_motion_feeder_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/motion/feeds": {
         parameters: {
             query?: never;
@@ -1541,6 +1561,26 @@ export interface paths {
          * @description What the line between rod and float does to the float, and what another line or rod would do.
          */
         post: operations["line_out_api_motion_line_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/motion/matching": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Falls With
+         * @description Which way of spreading the shot lets the bait fall as the feed does.
+         */
+        post: operations["falls_with_api_motion_matching_post"];
         delete?: never;
         options?: never;
         head?: never;
@@ -4491,6 +4531,8 @@ export interface components {
             length_m?: number | null;
             /** Mass Kg */
             mass_kg?: number | null;
+            /** Reach M */
+            reach_m?: number | null;
             rig?: components["schemas"]["Rig"] | null;
             /** Setting M */
             setting_m?: number | null;
@@ -4857,6 +4899,15 @@ export interface components {
             speed_m_s: number;
         };
         /**
+         * FeedPack
+         * @description Feed to take along.
+         */
+        FeedPack: {
+            /** Id */
+            id: string;
+            says: components["schemas"]["Told"];
+        };
+        /**
          * FeedRequest
          * @description A rig, and how it is fed.
          */
@@ -4882,7 +4933,7 @@ export interface components {
              * Id
              * @enum {string}
              */
-            id: "each-cast" | "by-the-clock" | "bed" | "none";
+            id: "each-cast" | "by-the-clock" | "slap" | "bed" | "none";
             /** Name */
             name: string;
             /** Says */
@@ -4890,6 +4941,64 @@ export interface components {
             /** Source */
             source: string;
             thrown: components["schemas"]["Thrown"] | null;
+        };
+        /**
+         * FeederAnswer
+         * @description A feeder float from landing to empty.
+         */
+        FeederAnswer: {
+            /** Dives M */
+            dives_m: number;
+            /** Feed Kg */
+            feed_kg: number;
+            /** Says */
+            says: components["schemas"]["Told"][];
+            /** Shows */
+            shows: components["schemas"]["FeederShows"][];
+            /** Touches */
+            touches: boolean;
+        };
+        /**
+         * FeederRequest
+         * @description A rig whose float holds feed.
+         */
+        FeederRequest: {
+            rig: components["schemas"]["Rig"];
+            /**
+             * @default {
+             *       "empties_s": 90,
+             *       "per_cast": 1
+             *     }
+             */
+            wish: components["schemas"]["FeederWish"];
+        };
+        /**
+         * FeederShows
+         * @description What it shows with a share of its feed.
+         */
+        FeederShows: {
+            /** Share */
+            share: number;
+            /** Status */
+            status: string;
+            /** Tip M */
+            tip_m: number;
+        };
+        /**
+         * FeederWish
+         * @description What it carries.
+         */
+        FeederWish: {
+            /**
+             * Empties S
+             * @default 90
+             */
+            empties_s: number;
+            /**
+             * Per Cast
+             * @default 1
+             */
+            per_cast: number;
         };
         /**
          * Feeding
@@ -6923,6 +7032,47 @@ export interface components {
             swims: components["schemas"]["Waypoint"][];
         };
         /**
+         * Matched
+         * @description How the bait falls with so much line above it free of shot.
+         */
+        Matched: {
+            /** Bare M */
+            bare_m: number;
+            /** Falls M S */
+            falls_m_s: number | null;
+            /** Now */
+            now: boolean;
+            /** To Depth S */
+            to_depth_s: number | null;
+        };
+        /**
+         * Matching
+         * @description The feed, and what falls as it does.
+         */
+        Matching: {
+            /** Feed */
+            feed: string;
+            /** Nearest */
+            nearest: number | null;
+            says: components["schemas"]["Told"];
+            /** Sink M S */
+            sink_m_s: number;
+            /** Ways */
+            ways: components["schemas"]["Matched"][];
+        };
+        /**
+         * MatchingRequest
+         * @description A rig, and the feed it is to fall with.
+         */
+        MatchingRequest: {
+            /**
+             * Feed
+             * @default maggots
+             */
+            feed: string;
+            rig: components["schemas"]["Rig"];
+        };
+        /**
          * Material
          * @description A material and its density. [kg/m3]
          */
@@ -7310,6 +7460,8 @@ export interface components {
             place: string;
             /** Swim */
             swim?: string | null;
+            /** Wind M S */
+            wind_m_s?: number | null;
         };
         /**
          * OutlinePoint
@@ -7828,6 +7980,8 @@ export interface components {
             trip: string | null;
             /** Warnings */
             warnings: components["schemas"]["LevelEvent"][];
+            /** Wind M S */
+            wind_m_s: number | null;
         };
         /**
          * PreparedFish
@@ -8423,6 +8577,17 @@ export interface components {
             water: string;
         };
         /**
+         * RodLearnt
+         * @description A rod that throws otherwise than it is taken to, by the casts noted at the water.
+         */
+        RodLearnt: {
+            /** Item */
+            item: string;
+            says: components["schemas"]["Told"];
+            stock: components["schemas"]["RodStock"];
+            why: components["schemas"]["Told"];
+        };
+        /**
          * RodStock
          * @description A rod, with its reel.
          */
@@ -8553,7 +8718,7 @@ export interface components {
              * Way
              * @enum {string}
              */
-            way: "each-cast" | "by-the-clock" | "bed" | "none";
+            way: "each-cast" | "by-the-clock" | "slap" | "bed" | "none";
         };
         /**
          * RunRequest
@@ -8627,7 +8792,7 @@ export interface components {
             retrieve_m_s: number;
             thrown?: components["schemas"]["Thrown"] | null;
             /** Way */
-            way?: ("each-cast" | "by-the-clock" | "bed" | "none") | null;
+            way?: ("each-cast" | "by-the-clock" | "slap" | "bed" | "none") | null;
         };
         /**
          * SaidOfIt
@@ -10282,6 +10447,8 @@ export interface components {
         Tonight: {
             /** Cases */
             cases: number;
+            /** Feed */
+            feed: components["schemas"]["FeedPack"][];
             /** Haunts */
             haunts: components["schemas"]["Haunt"][];
             lacking: components["schemas"]["Told"] | null;
@@ -15549,7 +15716,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["FloatLearnt"][];
+                    "application/json": (components["schemas"]["FloatLearnt"] | components["schemas"]["RodLearnt"])[];
                 };
             };
             /** @description Not readable */
@@ -17243,6 +17410,75 @@ export interface operations {
             };
         };
     };
+    feeder_of_api_motion_feeder_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FeederRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FeederAnswer"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
     feeds_api_motion_feeds_get: {
         parameters: {
             query?: never;
@@ -17397,6 +17633,75 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["LineAnswer"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    falls_with_api_motion_matching_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MatchingRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Matching"];
                 };
             };
             /** @description Not readable */

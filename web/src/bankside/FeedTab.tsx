@@ -1,7 +1,10 @@
 import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
+import { useState } from "react";
 import { colour } from "../scene/colour";
 import { Button } from "../shell/Button";
 import { clock } from "../units/clock";
+import { write } from "../units/quantity";
+import { useSettings } from "../units/settings";
 import { counted } from "../units/vocabulary";
 import { eventsOf, happened } from "./day";
 import type { Acting } from "./here";
@@ -56,6 +59,7 @@ export function FeedTab({ day, act }: Acting) {
           Recast
         </Button>
       </Grid>
+      <Went act={act} day={day} />
       <Box>
         <Text className="bw-label">So often</Text>
         <Grid templateColumns="repeat(4, 1fr)" gap="2">
@@ -76,3 +80,45 @@ export function FeedTab({ day, act }: Acting) {
     </Stack>
   );
 }
+
+/** How far the last cast went, in paces: noted a few times, it tells how the rod throws. */
+function Went({ day, act }: Acting) {
+  const { units } = useSettings();
+  const [said, setSaid] = useState("");
+  const [paces, setPaces] = useState<number | null>(null);
+  const last = eventsOf(day).findLast((e) => e.kind === "cast" && e.reach_m != null);
+  const shown = paces ?? last?.reach_m ?? USUAL_M;
+  const move = (by: number) => setPaces(Math.min(200, Math.max(1, Math.round(shown + by))));
+  const far = write(shown, "distance", units);
+  return (
+    <Box borderWidth="1px" borderColor="rule" borderRadius="l2" bg="card" p="3">
+      <Text fontWeight="bold">How far did it go, with all the rod has?</Text>
+      <Grid templateColumns="1fr 1fr 1fr 2fr" gap="2" mt="2" alignItems="center">
+        <Button minH="14" aria-label="Less far" onClick={() => move(-1)}>
+          −
+        </Button>
+        <Text fontWeight="bold" textAlign="center" data-testid="went">
+          {far}
+        </Text>
+        <Button minH="14" aria-label="Further" onClick={() => move(1)}>
+          +
+        </Button>
+        <Button
+          minH="14"
+          onClick={() => {
+            act((d) => happened(d, { kind: "cast", reach_m: shown }, new Date().toISOString()));
+            setSaid(`a cast of ${far}`);
+          }}
+        >
+          Note it
+        </Button>
+      </Grid>
+      <Text aria-live="polite" fontSize="sm" fontWeight="semibold">
+        {said && `Written down: ${said}`}
+      </Text>
+    </Box>
+  );
+}
+
+/** Where noting begins. [m] */
+const USUAL_M = 20;

@@ -197,7 +197,7 @@ function eventWords(e: LogEvent, day: Day, units: Parameters<typeof write>[2]): 
   return {
     rig: () => `on: ${e.rig?.name}`,
     slide: () => `stop to ${write(e.setting_m ?? 0, "depth", units)}`,
-    cast: () => "run done",
+    cast: () => (typeof e.reach_m === "number" ? `a cast of ${write(e.reach_m, "distance", units)}` : "run done"),
     feed: () => "fed",
     bite: () => `bite${e.came ? `, ${e.came}` : ""}`,
     fish: () => `${fish}${typeof e.length_m === "number" ? `, ${write(e.length_m, "line", units)}` : ""}`,

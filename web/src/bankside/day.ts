@@ -55,6 +55,7 @@ export function begun(prepared: Prepared, now: string): Day {
     begins: now,
     ends: null,
     notes: "",
+    wind_m_s: prepared.wind_m_s ?? null,
   };
   const day: Day = {
     prepared,

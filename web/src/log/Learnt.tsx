@@ -9,7 +9,7 @@ import { say } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { inWords } from "../units/vocabulary";
 
-type FloatLearnt = Schemas["FloatLearnt"];
+type FloatLearnt = Schemas["FloatLearnt"] | Schemas["RodLearnt"];
 
 /** What the models could learn of what was noted at the water: offered, never taken by itself. */
 export function Learnt() {
@@ -67,8 +67,8 @@ export function Learnt() {
       {taken && (
         <Flex role="status" gap="3" align="center" mt="2">
           <Text>
-            {taken.says} is reckoned as it was seen, in the box; rigs tied before ask on the bench. Its readings stand
-            in its tube test.
+            {taken.says} is reckoned as it was seen, in the box. Its readings stand in its test there; rigs tied before
+            ask on the bench.
           </Text>
           <Button
             onClick={async () => {

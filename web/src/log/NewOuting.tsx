@@ -6,6 +6,7 @@ import { useSwims } from "../bench/useSwims";
 import { uuid } from "../document/uuid";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
+import { QuantityField } from "../shell/QuantityField";
 import { Refused } from "../shell/Refused";
 import { Sheet } from "../shell/Sheet";
 import { TextField } from "../shell/TextField";
@@ -25,6 +26,7 @@ export function NewOuting({ onClose, onBegun }: { onClose: () => void; onBegun: 
   );
   const [ends, setEnds] = useState<string | null>(null);
   const [notes, setNotes] = useState("");
+  const [wind_m_s, setWind] = useState<number | null>(null);
   const [said, setSaid] = useState("");
   const chosen = swim ?? swims.list[0]?.swim.id ?? ELSEWHERE;
   const named = swims.list.find((s) => s.swim.id === chosen);
@@ -33,7 +35,7 @@ export function NewOuting({ onClose, onBegun }: { onClose: () => void; onBegun: 
     if (!begins) return;
     const id = `o-${uuid()}`;
     try {
-      await api.beginOuting({ id, swim: named ? chosen : null, place: where, begins, ends, notes });
+      await api.beginOuting({ id, swim: named ? chosen : null, place: where, begins, ends, notes, wind_m_s });
       await queries.invalidateQueries({ queryKey: ["log"] });
       onBegun(id);
       onClose();
@@ -54,6 +56,13 @@ export function NewOuting({ onClose, onBegun }: { onClose: () => void; onBegun: 
           <Moment label="From" value={begins} zone={ZONE} onChange={setBegins} />
           <Moment label="To (leave empty while it goes on)" value={ends} zone={ZONE} onChange={setEnds} />
         </Flex>
+        <QuantityField
+          label="Wind, if noted"
+          name="outing-wind"
+          value={wind_m_s ?? 0}
+          quantity="wind"
+          onChange={setWind}
+        />
         <TextField label="Notes" value={notes} maxLength={4000} onChange={setNotes} />
         {said && <Refused>{said}</Refused>}
         <Flex gap="3" justify="flex-end" align="center">

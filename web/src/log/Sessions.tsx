@@ -41,6 +41,7 @@ const dated = (o: KeptOuting) =>
 
 function One({ kept, catalogue, logged }: { kept: KeptOuting; catalogue: Catalogue; logged: Logged }) {
   const { fields } = kept;
+  const { units } = useSettings();
   const queries = useQueryClient();
   const [said, setSaid] = useState("");
   const [sure, setSure] = useState(false);
@@ -64,6 +65,7 @@ function One({ kept, catalogue, logged }: { kept: KeptOuting; catalogue: Catalog
       <Heading as="h2" fontFamily="heading" fontSize="lg" fontWeight="bold">
         {day(fields.begins, ZONE)}, {fields.place}: {lasted(fields.begins, fields.ends ?? null)}
       </Heading>
+      {typeof fields.wind_m_s === "number" && <Text color="soft">Wind {write(fields.wind_m_s, "wind", units)}</Text>}
       {fields.notes && <Text>{fields.notes}</Text>}
       {events.isError && <Refused>{events.error.message}</Refused>}
       <TimeLine outing={fields} events={happened} />
@@ -141,7 +143,7 @@ function Row({ event: e, catalogue, onDrop }: { event: LogEvent; catalogue: Cata
   const fish = catalogue.species.find((s) => s.id === e.species)?.name ?? e.species ?? "a fish";
   const says = {
     rig: () => `on: ${e.rig?.name}`,
-    cast: () => "cast",
+    cast: () => (typeof e.reach_m === "number" ? `a cast of ${write(e.reach_m, "distance", units)}` : "cast"),
     feed: () => "fed",
     slide: () => `stop to ${write(e.setting_m ?? 0, "depth", units)}`,
     bite: () => `a bite${e.came ? ` ${CAME[e.came]}` : ""}`,

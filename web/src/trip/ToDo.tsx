@@ -50,6 +50,7 @@ export function ToDo({ trip, tonight, units, onTick }: Props) {
             ),
           ),
         )}
+        {tonight.feed.map((f) => tick(`feed ${f.id}`, say(f.says.says, f.says.figures ?? {}, units), "feed"))}
         {tick("always lifejacket", "a float vest or lifejacket where the water is deep or moves", "always")}
         {tick("always word", "somebody knows where you are and when you come back", "always")}
       </List>

@@ -84,6 +84,8 @@ function FeedStation() {
         </>
       )}
       {plan?.feed && <Others plan={plan} />}
+      {thrown && <FallsWith feed={thrown.feed} />}
+      {bench.rig.components.some((c) => c.kind === "float" && c.spec.type === "feeder-float") && <InFloat />}
       <Mix depth_m={bench.rig.water.depth_m} />
       <Why>
         Feed goes along with the water around it while it sinks: its lead is the integral of the current over its fall.
@@ -134,6 +136,76 @@ function Others({ plan }: { plan: RunPlan }) {
 }
 
 const RESTS_MS = 300;
+
+/** How much line above the hook free of shot lets the bait fall as the feed does: asked for, it takes a second. */
+function FallsWith({ feed }: { feed: string }) {
+  const { bench } = useHere();
+  const { units } = useSettings();
+  const [open, setOpen] = useState(false);
+  const { rig } = bench;
+  const text = JSON.stringify({ rig, feed });
+  const rested = useRested(text, RESTS_MS);
+  const found = useQuery({
+    queryKey: ["matching", text],
+    queryFn: ({ signal }) => api.matching(rig, feed, signal),
+    enabled: open && rested !== null,
+    placeholderData: keepPreviousData,
+    gcTime: 10_000,
+    retry: false,
+  });
+  return (
+    <details className="bw-why" open={open} onToggle={(e) => setOpen(e.currentTarget.open)}>
+      <summary>Let the bait fall with it</summary>
+      <Stack gap="2" mt="2" aria-busy={found.isFetching} data-testid="falls-with">
+        {found.isPending && open && <Text>Letting it fall.</Text>}
+        {found.error instanceof Error && <Text role="alert">{found.error.message}</Text>}
+        {found.data && !found.error && (
+          <>
+            <Text>{say(found.data.says.says, found.data.says.figures ?? {}, units)}</Text>
+            <Facts
+              rows={found.data.ways.map(
+                (w) =>
+                  [
+                    `${write(w.bare_m, "line", units)} free of shot${w.now ? ", as now" : ""}`,
+                    w.falls_m_s == null ? "not known" : write(w.falls_m_s, "speed", units),
+                  ] as const,
+              )}
+            />
+          </>
+        )}
+      </Stack>
+    </details>
+  );
+}
+
+/** A float that carries the feed: what it shows as that goes, and how deep it dives. */
+function InFloat() {
+  const { bench } = useHere();
+  const { units } = useSettings();
+  const { rig } = bench;
+  const text = JSON.stringify(rig);
+  const rested = useRested(text, RESTS_MS);
+  const found = useQuery({
+    queryKey: ["feeder", text],
+    queryFn: ({ signal }) => api.feeder(rig, { empties_s: 90, per_cast: 1 }, signal),
+    enabled: rested !== null,
+    placeholderData: keepPreviousData,
+    gcTime: 10_000,
+    retry: false,
+  });
+  return (
+    <Stack gap="1" as="section" aria-label="Feed in the float" data-testid="feeder-float">
+      <Text as="h2" className="bw-label">
+        Feed in the float
+      </Text>
+      {found.error instanceof Error && <Text role="alert">{found.error.message}</Text>}
+      {found.data?.says.map((t) => (
+        <Text key={t.says}>{say(t.says, t.figures ?? {}, units)}</Text>
+      ))}
+    </Stack>
+  );
+}
+
 const USUAL_MIX: Schemas["Groundbait"] = { dry_kg: 1, water_share: 0.45, soil_share: 0, across_m: 0.06 };
 
 /** Groundbait by its parts: how many balls, and how they go down. */
