@@ -7,6 +7,7 @@ import { STATIONS } from "./stations/all";
 const rig = {
   species: "rudd",
   water: { depth_m: 1.9, temperature_c: 16 },
+  conditions: { distance_m: 12 },
   aim: { bait_from: "surface", bait_m: 0.9, tip_m: 0.005 },
   components: [
     { kind: "line", role: "main", diameter_m: 0.00016 },
@@ -42,6 +43,8 @@ it("shows each bead's value in the person's words and units", () => {
     "Stop: 72 cm to the hook",
     "Thread: 4 parts",
     "Proof: 2 things",
+    "Run: 12.0 m out",
+    "Feed: where, what, how much",
   ]);
 });
 
@@ -55,6 +58,8 @@ it("takes the worst finding of a station as its state", () => {
     stop: "note",
     thread: "settled",
     proof: "refuse",
+    run: "settled",
+    feed: "settled",
   });
 });
 

@@ -89,7 +89,8 @@ describe("writing", () => {
     expect(written(0.5, "speed", IMPERIAL)).toBe("1.64 ft/s");
     expect(written(0.00392266, "force", METRIC)).toBe("0.40 g");
     expect(written(0.4, "share", METRIC)).toBe("40 %");
-    expect(written(9, "time", METRIC)).toBe("9.0 s");
+    expect(written(9, "time", METRIC)).toBe("9 s");
+    expect(written(9.04, "time", METRIC)).toBe("9.0 s");
     expect(written(239.6, "angle", METRIC)).toBe("240°");
   });
 
