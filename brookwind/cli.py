@@ -19,6 +19,7 @@ from brookwind.cli_common import AsJson, RigFile, box_from, bytes_from, fail, js
 from brookwind.cli_family import family_command
 from brookwind.cli_floats import float_command, window_command
 from brookwind.cli_motion import fall_command, shape_command, stop_command
+from brookwind.cli_practice import practice_command
 from brookwind.cli_proof import proof_command
 from brookwind.cli_read import read_command
 from brookwind.cli_run import cast_command, feed_command, line_command, run_command
@@ -58,6 +59,7 @@ app.command("line")(line_command)
 app.command("feed")(feed_command)
 app.command("cast")(cast_command)
 app.command("run")(run_command)
+app.command("practice")(practice_command)
 app.command("tie")(tie_command)
 app.command("thread")(thread_command)
 app.command("card")(card_command)

@@ -197,3 +197,19 @@ class PhotographRow(SQLModel, table=True):
     height: int
     jpeg: bytes
     small: bytes
+
+
+class PracticeRow(SQLModel, table=True):
+    """An exercise that was played to its end, with everything that was done."""
+
+    __tablename__ = "practice"
+
+    id: str = Field(primary_key=True)
+    at: datetime = Field(index=True)
+    exercise: str
+    seed: int
+    level: int
+    share: float
+    truth: str | None = None
+    chosen: str | None = None
+    moves: dict[str, Any] = Field(sa_type=JSON)
