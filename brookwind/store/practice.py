@@ -33,7 +33,7 @@ class Practice:
         if self.session.get(PracticeRow, key) is not None:
             return
         row = PracticeRow(
-            id=key, at=played.at.astimezone(UTC).replace(tzinfo=None), exercise=played.exercise, seed=seed,
+            id=key, at=played.at.astimezone(UTC), exercise=played.exercise, seed=seed,
             level=played.level, share=played.share, truth=played.truth, chosen=played.chosen,
             moves=moves.model_dump(mode="json", exclude_none=True),
         )  # fmt: skip
@@ -48,7 +48,7 @@ class Practice:
     def played(self) -> list[Played]:
         """The same, as ratings are made from."""
         return [
-            Played(cast(ExerciseId, r.exercise), r.level, r.share, _utc(r.at), r.truth, r.chosen) for r in self.rows()
+            Played(cast(ExerciseId, r.exercise), r.level, r.share, in_utc(r.at), r.truth, r.chosen) for r in self.rows()
         ]
 
     def forget(self) -> int:
@@ -59,5 +59,9 @@ class Practice:
         return len(rows)
 
 
-def _utc(at: datetime) -> datetime:
-    return at.replace(tzinfo=UTC)
+def in_utc(at: datetime) -> datetime:
+    """A moment as it was kept, with its zone.
+
+    at: what the row holds.
+    """
+    return at.replace(tzinfo=UTC) if at.tzinfo is None else at.astimezone(UTC)

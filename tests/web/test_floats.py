@@ -38,7 +38,7 @@ def floats(box: Server, page: Page) -> Iterator[Page]:
     put_back(page, f"{box.url}/api/box/float-02", float_2.model_dump(mode="json"))
     page.goto(f"{box.url}/bench/rudd-strung")
     page.get_by_role("navigation", name="Stations").get_by_role("button", name="Float").click()
-    expect(page.get_by_test_id("window-says")).to_contain_text("From 0.98 g (cast)")
+    expect(page.get_by_test_id("window-says")).to_contain_text("From 1 g (cast)")
     yield page
     assert [c for c in complaints if "Failed to load resource" not in c] == []
 
@@ -70,7 +70,7 @@ def test_a_shut_window_says_what_to_give_up_and_opens_when_it_is_given(floats: P
     expect(floats.get_by_label("Distance", exact=True)).to_have_value("31.4 m")
     for _ in range(2):
         floats.get_by_role("button", name="Undo").click()
-    expect(says).to_contain_text("From 0.98 g (cast)")
+    expect(says).to_contain_text("From 1 g (cast)")
     put(floats, "Wind", "forty")
     expect(floats.get_by_role("alert").filter(has_text="forty")).to_contain_text("is not a speed")
     expect(floats.get_by_label("Wind", exact=True)).to_have_value("forty")

@@ -14,6 +14,7 @@ const BookPage = lazy(() => import("./book/BookPage"));
 const BoxPage = lazy(() => import("./box/BoxPage"));
 const LogPage = lazy(() => import("./log/LogPage"));
 const PairPage = lazy(() => import("./shell/PairPage"));
+const PracticePage = lazy(() => import("./practice/PracticePage"));
 const ReadingPage = lazy(() => import("./reading/ReadingPage"));
 const TripPage = lazy(() => import("./trip/TripPage"));
 const TyingPage = lazy(() => import("./tying/TyingPage"));
@@ -67,6 +68,14 @@ export function App() {
           element={
             <Suspense fallback={<Loading what="the day" />}>
               <TripPage />
+            </Suspense>
+          }
+        />
+        <Route
+          path="/practice/:exercise?"
+          element={
+            <Suspense fallback={<Loading what="the exercises" />}>
+              <PracticePage />
             </Suspense>
           }
         />

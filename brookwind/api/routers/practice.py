@@ -22,7 +22,7 @@ from brookwind.core.reading.causes import CAUSES
 from brookwind.core.rig.components import PieceId
 from brookwind.core.rig.document import Rig
 from brookwind.demo.load import demo_rigs
-from brookwind.store.practice import Practice
+from brookwind.store.practice import Practice, in_utc
 from brookwind.store.repositories import Rigs
 
 router = APIRouter(prefix="/api/practice", tags=["practice"])
@@ -35,8 +35,8 @@ class DealRequest(BaseModel):
 
     exercise: ExerciseId
     dealt: Dealt = Dealt()
-    rigs: tuple[str, ...] = Field(default=(), max_length=50)
-    """Ids of the rigs it is made from; all that are kept when empty, those of the demo where none is."""
+    given: tuple[Rig, ...] = Field(default=(), max_length=6)
+    """Rigs it is made from, such as those of a day; all that are kept when empty, those of the demo where none is."""
 
 
 class PlayRequest(DealRequest):
@@ -65,11 +65,8 @@ class PracticeKept(BaseModel):
     standing: Standing
 
 
-def _rigs(wanted: tuple[str, ...], rigs: Rigs) -> tuple[Rig, ...]:
-    if wanted:
-        return tuple(rigs.get(key).fields for key in wanted)
-    kept = tuple(k.fields for k in rigs.all())
-    return kept or tuple(demo_rigs())
+def _rigs(given: tuple[Rig, ...], rigs: Rigs) -> tuple[Rig, ...]:
+    return given or tuple(k.fields for k in rigs.all()) or tuple(demo_rigs())
 
 
 @router.get("")
@@ -82,13 +79,13 @@ def exercises(session: SessionOfRequest) -> list[OfferedExercise]:
 @router.post("/deal")
 def deal_one(request: DealRequest, rigs: RigsOfRequest, book: BookOfRequest) -> Task:
     """What is dealt; dealt again from the same seed it is the same."""
-    return deal(request.exercise, request.dealt, _rigs(request.rigs, rigs), book)
+    return deal(request.exercise, request.dealt, _rigs(request.given, rigs), book)
 
 
 @router.post("/play")
 def play_one(request: PlayRequest, rigs: RigsOfRequest, book: BookOfRequest) -> Play:
     """What comes of the moves made so far. Nothing is kept."""
-    return play(request.exercise, request.dealt, _rigs(request.rigs, rigs), book, request.moves)
+    return play(request.exercise, request.dealt, _rigs(request.given, rigs), book, request.moves)
 
 
 @router.post("/results")
@@ -96,7 +93,7 @@ def keep_one(
     request: ResultRequest, rigs: RigsOfRequest, book: BookOfRequest, session: SessionOfRequest
 ) -> PracticeKept:
     """Keep one that was played to its end, its score reckoned here from what was done."""
-    done = play(request.exercise, request.dealt, _rigs(request.rigs, rigs), book, request.moves)
+    done = play(request.exercise, request.dealt, _rigs(request.given, rigs), book, request.moves)
     score = done.score
     if score is None:
         raise OutOfRange.one("not-over", "It is not over yet.", "Play it to its end first.", ("moves",))
@@ -121,6 +118,6 @@ def export(session: SessionOfRequest) -> Response:
     writer = csv.writer(out, lineterminator="\n")
     writer.writerow(("id", "at", "exercise", "seed", "level", "score", "truth", "chosen"))
     for r in Practice(session).rows():
-        at = r.at.replace(tzinfo=UTC).isoformat()
+        at = in_utc(r.at).isoformat()
         writer.writerow((r.id, at, r.exercise, r.seed, r.level, round(r.share, 4), r.truth or "", r.chosen or ""))
     return attached(out.getvalue(), "text/csv", "practice.csv")

@@ -51,7 +51,7 @@ class DepthMoves(Frozen):
     guess_m: float | None = Field(default=None, ge=0, le=60)
 
 
-class Look(Frozen):
+class Sighting(Frozen):
     """What a cast shows."""
 
     setting_m: float
@@ -65,12 +65,12 @@ class Look(Frozen):
 class DepthPlay(Frozen):
     """How it stands."""
 
-    looks: tuple[Look, ...]
+    looks: tuple[Sighting, ...]
     score: Score | None
     """None until a depth is guessed."""
     depth_m: float | None
     """The bed, once it is over."""
-    helper: tuple[Look, ...]
+    helper: tuple[Sighting, ...]
     """The casts the helper would have made, once it is over."""
 
 
@@ -124,12 +124,12 @@ def _see(dealt: Dealt, n: int, setting_m: float) -> Seen:
     return AsWanted() if by <= 0.002 else High(by_m=round(min(1.0, by), 3))
 
 
-def _looked(setting_m: float, seen: Seen, wanted_m: float) -> Look:
+def _looked(setting_m: float, seen: Seen, wanted_m: float) -> Sighting:
     what = seen.what
     if what == "no-bead":
         what = "flat"
     tip = wanted_m + seen.by_m if isinstance(seen, High) else wanted_m if isinstance(seen, AsWanted) else None
-    return Look(
+    return Sighting(
         setting_m=setting_m, what=what, tip_m=tip, below_m=seen.below_m if isinstance(seen, Under) else None
     )  # fmt: skip
 
@@ -158,7 +158,7 @@ def depth_play(dealt: Dealt, moves: DepthMoves) -> DepthPlay:
     return DepthPlay(looks=looks, score=_score(moves, true, len(helper)), depth_m=true, helper=helper)
 
 
-def _helped(dealt: Dealt) -> tuple[tuple[Look, ...], Plumbed]:
+def _helped(dealt: Dealt) -> tuple[tuple[Sighting, ...], Plumbed]:
     spot, looks = _spot(dealt), []
     casts: list[Cast] = []
     found = plumb(spot)
@@ -171,7 +171,7 @@ def _helped(dealt: Dealt) -> tuple[tuple[Look, ...], Plumbed]:
     return tuple(looks), found
 
 
-def depth_auto(dealt: Dealt) -> tuple[Look, ...]:
+def depth_auto(dealt: Dealt) -> tuple[Sighting, ...]:
     """The casts the helper makes until it knows the bed well enough.
 
     dealt: which exercise.

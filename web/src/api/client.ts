@@ -6,6 +6,7 @@ import { devices } from "./devices";
 import { floats } from "./floats";
 import { log } from "./log";
 import { motion } from "./motion";
+import { practice } from "./practice";
 import { reading } from "./reading";
 import { rigs } from "./rigs";
 import { trips } from "./trips";
@@ -26,6 +27,7 @@ export const api = {
   ...rigs,
   ...advice,
   ...motion,
+  ...practice,
   ...reading,
   ...trips,
   ...tying,

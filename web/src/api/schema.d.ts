@@ -1755,6 +1755,110 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/practice": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Exercises
+         * @description The exercises, and how good one is at each.
+         */
+        get: operations["exercises_api_practice_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/deal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Deal One
+         * @description What is dealt; dealt again from the same seed it is the same.
+         */
+        post: operations["deal_one_api_practice_deal_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/play": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Play One
+         * @description What comes of the moves made so far. Nothing is kept.
+         */
+        post: operations["play_one_api_practice_play_post"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/results": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Keep One
+         * @description Keep one that was played to its end, its score reckoned here from what was done.
+         */
+        post: operations["keep_one_api_practice_results_post"];
+        /**
+         * Begin Anew
+         * @description Forget everything that was practised. How much that was.
+         */
+        delete: operations["begin_anew_api_practice_results_delete"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/practice/results.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * Export
+         * @description Everything that was practised, as CSV.
+         */
+        get: operations["export_api_practice_results_csv_get"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/proof": {
         parameters: {
             query?: never;
@@ -3517,6 +3621,18 @@ export interface components {
             right_m: number;
         };
         /**
+         * Chance
+         * @description How likely an answer was by what could be seen.
+         */
+        Chance: {
+            /** Id */
+            id: string;
+            /** Likely */
+            likely: number;
+            /** Says */
+            says: string;
+        };
+        /**
          * Chances
          * @description Shares of rigs tied like this one; they add up to 1.
          */
@@ -3796,6 +3912,33 @@ export interface components {
             station: "water" | "bait" | "float" | "line" | "load" | "stop" | "proof";
         };
         /**
+         * ChooseMoves
+         * @description What is chosen.
+         */
+        ChooseMoves: {
+            /** Choice */
+            choice?: string | null;
+        };
+        /**
+         * ChoosePlay
+         * @description How it stands.
+         */
+        ChoosePlay: {
+            /** Fished */
+            fished: components["schemas"]["FishedBy"][];
+            score: components["schemas"]["Score"] | null;
+        };
+        /**
+         * ChooseTask
+         * @description The water, the fish and the rigs.
+         */
+        ChooseTask: {
+            /** Rigs */
+            rigs: components["schemas"]["Offered"][];
+            says: components["schemas"]["Told"];
+            water: components["schemas"]["Told"];
+        };
+        /**
          * Choosing
          * @description What the choice of float goes by.
          */
@@ -3847,6 +3990,68 @@ export interface components {
             last: string;
             /** Species */
             species?: string | null;
+        };
+        /**
+         * CockMoves
+         * @description Every look, in order.
+         */
+        CockMoves: {
+            /**
+             * Done
+             * @default false
+             */
+            done: boolean;
+            /**
+             * Looks
+             * @default []
+             */
+            looks: components["schemas"]["Hang"][];
+        };
+        /**
+         * CockPlay
+         * @description How it stands.
+         */
+        CockPlay: {
+            /** Looks */
+            looks: components["schemas"]["Cocked"][];
+            score: components["schemas"]["Score"] | null;
+        };
+        /**
+         * CockTask
+         * @description What lies on the table.
+         */
+        CockTask: {
+            /** Float Type */
+            float_type: string;
+            /** Label Kg */
+            label_kg: number;
+            /** Length M */
+            length_m: number;
+            says: components["schemas"]["Told"];
+            /** Shot */
+            shot: [
+                string,
+                number
+            ][];
+            /** Tolerance M */
+            tolerance_m: number;
+            /** Wanted Tip M */
+            wanted_tip_m: number;
+        };
+        /**
+         * Cocked
+         * @description What the float then shows.
+         */
+        Cocked: {
+            /** Guess Off M */
+            guess_off_m: number | null;
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "stands" | "lies" | "sinks";
+            /** Tip M */
+            tip_m: number;
         };
         /**
          * Column
@@ -4158,6 +4363,45 @@ export interface components {
             low_m: number;
         };
         /**
+         * DealRequest
+         * @description Which exercise is dealt.
+         */
+        DealRequest: {
+            /**
+             * @default {
+             *       "level": 1,
+             *       "seed": 1
+             *     }
+             */
+            dealt: components["schemas"]["Dealt"];
+            /**
+             * Exercise
+             * @enum {string}
+             */
+            exercise: "depth" | "cock" | "read" | "tie" | "hold" | "choose";
+            /**
+             * Given
+             * @default []
+             */
+            given: components["schemas"]["Rig"][];
+        };
+        /**
+         * Dealt
+         * @description Which exercise it is; dealt again it is the same.
+         */
+        Dealt: {
+            /**
+             * Level
+             * @default 1
+             */
+            level: number;
+            /**
+             * Seed
+             * @default 1
+             */
+            seed: number;
+        };
+        /**
          * Decision
          * @description The answer and its reason, with figures for the sentence.
          */
@@ -4175,6 +4419,32 @@ export interface components {
             says: string;
         };
         /**
+         * DepthMoves
+         * @description The casts made, and the depth guessed at last.
+         */
+        DepthMoves: {
+            /** Guess M */
+            guess_m?: number | null;
+            /**
+             * Settings M
+             * @default []
+             */
+            settings_m: number[];
+        };
+        /**
+         * DepthPlay
+         * @description How it stands.
+         */
+        DepthPlay: {
+            /** Depth M */
+            depth_m: number | null;
+            /** Helper */
+            helper: components["schemas"]["Sighting"][];
+            /** Looks */
+            looks: components["schemas"]["Sighting"][];
+            score: components["schemas"]["Score"] | null;
+        };
+        /**
          * DepthRow
          * @description Where the stop goes in a depth of water. [m]
          */
@@ -4183,6 +4453,25 @@ export interface components {
             depth_m: number;
             /** Setting M */
             setting_m: number;
+        };
+        /**
+         * DepthTask
+         * @description What is known before the first cast.
+         */
+        DepthTask: {
+            /** Enough M */
+            enough_m: number;
+            /** Float M */
+            float_m: number;
+            /** Least M */
+            least_m: number;
+            /** Most M */
+            most_m: number;
+            says: components["schemas"]["Told"];
+            /** Surface M S */
+            surface_m_s: number;
+            /** Wanted Tip M */
+            wanted_tip_m: number;
         };
         /**
          * Device
@@ -4556,6 +4845,21 @@ export interface components {
             /** Name */
             name: string;
             rules: components["schemas"]["PlaceRules"];
+            /** Says */
+            says: string;
+        };
+        /**
+         * Exercise
+         * @description An exercise, as it is offered.
+         */
+        Exercise: {
+            /**
+             * Id
+             * @enum {string}
+             */
+            id: "depth" | "cock" | "read" | "tie" | "hold" | "choose";
+            /** Name */
+            name: string;
             /** Says */
             says: string;
         };
@@ -5098,6 +5402,17 @@ export interface components {
              * @default []
              */
             ways: components["schemas"]["Proposed"][];
+        };
+        /**
+         * FishedBy
+         * @description What a rig costs, fished by the models.
+         */
+        FishedBy: {
+            /** Cost */
+            cost: number;
+            /** Id */
+            id: string;
+            says: components["schemas"]["Told"];
         };
         /**
          * Fix
@@ -5677,6 +5992,33 @@ export interface components {
             ];
         };
         /**
+         * Hang
+         * @description What was hung on it, and the tip guessed before it was looked at.
+         */
+        Hang: {
+            /** Guess M */
+            guess_m?: number | null;
+            /**
+             * Sizes
+             * @default []
+             */
+            sizes: string[];
+        };
+        /**
+         * Hangs
+         * @description Where the bait is when the float is held so.
+         */
+        Hangs: {
+            /** Height M */
+            height_m: number;
+            /** Hold */
+            hold: number;
+            /** Lead M */
+            lead_m: number;
+            /** Speed M S */
+            speed_m_s: number;
+        };
+        /**
          * Harmonic
          * @description One constituent of a station.
          */
@@ -5703,6 +6045,16 @@ export interface components {
              * @enum {string}
              */
             where: "usual" | "up" | "down";
+        };
+        /**
+         * HeldAt
+         * @description From then on it is held so.
+         */
+        HeldAt: {
+            /** Hold */
+            hold: number;
+            /** Time S */
+            time_s: number;
         };
         /**
          * Here
@@ -5738,6 +6090,35 @@ export interface components {
             what: "high";
         };
         /**
+         * HoldMoves
+         * @description Everything the hand did, in order.
+         */
+        HoldMoves: {
+            /**
+             * Done
+             * @default false
+             */
+            done: boolean;
+            /**
+             * Held
+             * @default []
+             */
+            held: components["schemas"]["HeldAt"][];
+        };
+        /**
+         * HoldPlay
+         * @description The run as it went.
+         */
+        HoldPlay: {
+            /** Path */
+            path: [
+                number,
+                number,
+                number
+            ][];
+            score: components["schemas"]["Score"] | null;
+        };
+        /**
          * HoldPoint
          * @description The bait at one way of holding back, the stop left where it is.
          */
@@ -5748,6 +6129,32 @@ export interface components {
             hold: number;
             /** Lead M */
             lead_m: number;
+        };
+        /**
+         * HoldTask
+         * @description The run, and where the bait is at every hold.
+         */
+        HoldTask: {
+            /** Bed */
+            bed: [
+                number,
+                number
+            ][];
+            /** Depth M */
+            depth_m: number;
+            /** Follows S */
+            follows_s: number;
+            /** Hangs */
+            hangs: components["schemas"]["Hangs"][];
+            /** High M */
+            high_m: number;
+            /** Low M */
+            low_m: number;
+            /** Rig */
+            rig: string;
+            /** Run M */
+            run_m: number;
+            says: components["schemas"]["Told"];
         };
         /**
          * Holds
@@ -7149,6 +7556,18 @@ export interface components {
             position_m: number;
         };
         /**
+         * Moves
+         * @description What was done; of one exercise, the others are None.
+         */
+        Moves: {
+            choose?: components["schemas"]["ChooseMoves"] | null;
+            cock?: components["schemas"]["CockMoves"] | null;
+            depth?: components["schemas"]["DepthMoves"] | null;
+            hold?: components["schemas"]["HoldMoves"] | null;
+            read?: components["schemas"]["ReadMoves"] | null;
+            tie?: components["schemas"]["TieMoves"] | null;
+        };
+        /**
          * Moving
          * @description A rig that goes with its float, held back or free, in moving water.
          */
@@ -7367,6 +7786,32 @@ export interface components {
             wish: components["schemas"]["Wish"];
         };
         /**
+         * Offered
+         * @description A rig to choose.
+         */
+        Offered: {
+            /** Float Kg */
+            float_kg: number | null;
+            /** Id */
+            id: string;
+            says: components["schemas"]["Told"];
+            /** Setting M */
+            setting_m: number;
+            /** Shot */
+            shot: [
+                number,
+                number
+            ][];
+        };
+        /**
+         * OfferedExercise
+         * @description An exercise, and how good one is at it.
+         */
+        OfferedExercise: {
+            exercise: components["schemas"]["Exercise"];
+            standing: components["schemas"]["Standing"];
+        };
+        /**
          * Offers
          * @description As the float's label says where that shows a usable tip, the best as asked, then others that differ in kind.
          */
@@ -7388,6 +7833,16 @@ export interface components {
             /** Tolerance M */
             tolerance_m?: number | null;
             wish: components["schemas"]["Wish"];
+        };
+        /**
+         * Option
+         * @description An answer to choose.
+         */
+        Option: {
+            /** Id */
+            id: string;
+            /** Says */
+            says: string;
         };
         /**
          * OtherFeed
@@ -7793,6 +8248,42 @@ export interface components {
             x_m: number;
         };
         /**
+         * Play
+         * @description What came of it; of one exercise, the others are None.
+         */
+        Play: {
+            choose?: components["schemas"]["ChoosePlay"] | null;
+            cock?: components["schemas"]["CockPlay"] | null;
+            depth?: components["schemas"]["DepthPlay"] | null;
+            hold?: components["schemas"]["HoldPlay"] | null;
+            read?: components["schemas"]["ReadPlay"] | null;
+            tie?: components["schemas"]["TiePlay"] | null;
+        };
+        /**
+         * PlayRequest
+         * @description The moves made so far.
+         */
+        PlayRequest: {
+            /**
+             * @default {
+             *       "level": 1,
+             *       "seed": 1
+             *     }
+             */
+            dealt: components["schemas"]["Dealt"];
+            /**
+             * Exercise
+             * @enum {string}
+             */
+            exercise: "depth" | "cock" | "read" | "tie" | "hold" | "choose";
+            /**
+             * Given
+             * @default []
+             */
+            given: components["schemas"]["Rig"][];
+            moves: components["schemas"]["Moves"];
+        };
+        /**
          * PlumbRequest
          * @description The readings of a spot; with a source of levels and a moment, the depth is told for that moment.
          */
@@ -7937,6 +8428,14 @@ export interface components {
              */
             held: components["schemas"]["PoleHeld"];
             rig: components["schemas"]["Rig"];
+        };
+        /**
+         * PracticeKept
+         * @description What came of it, and how good one is now.
+         */
+        PracticeKept: {
+            play: components["schemas"]["Play"];
+            standing: components["schemas"]["Standing"];
         };
         /**
          * PrepareRequest
@@ -8257,6 +8756,17 @@ export interface components {
             purpose: components["schemas"]["Purpose"];
         };
         /**
+         * Put
+         * @description What came of putting a part on.
+         */
+        Put: {
+            /** Id */
+            id: string;
+            /** Right */
+            right: boolean;
+            says: components["schemas"]["Told"] | null;
+        };
+        /**
          * QuickEntry
          * @description What a line of text does to the box.
          */
@@ -8291,6 +8801,24 @@ export interface components {
             value_m: number;
         };
         /**
+         * ReadMoves
+         * @description What it is taken for.
+         */
+        ReadMoves: {
+            /** Answer */
+            answer?: string | null;
+        };
+        /**
+         * ReadPlay
+         * @description How it stands.
+         */
+        ReadPlay: {
+            /** Chances */
+            chances: components["schemas"]["Chance"][];
+            remedy: components["schemas"]["Told"] | null;
+            score: components["schemas"]["Score"] | null;
+        };
+        /**
          * ReadRequest
          * @description A rig on the water, and what is seen of its float.
          */
@@ -8304,6 +8832,45 @@ export interface components {
              *     }
              */
             seen: components["schemas"]["Seen"];
+        };
+        /**
+         * ReadTask
+         * @description What is seen, as a picture that moves, and what it may be.
+         */
+        ReadTask: {
+            /** Bead */
+            bead: boolean;
+            /** Float Type */
+            float_type: string;
+            /** Flows */
+            flows: boolean;
+            /** Lean Deg */
+            lean_deg: number;
+            /** Length M */
+            length_m: number;
+            /**
+             * Moves
+             * @enum {string}
+             */
+            moves: "still" | "dips" | "taps" | "knocked" | "follows";
+            /** Options */
+            options: components["schemas"]["Option"][];
+            /** Rig */
+            rig: string;
+            /** Ripple M */
+            ripple_m: number;
+            says: components["schemas"]["Told"];
+            /**
+             * Status
+             * @enum {string}
+             */
+            status: "stands" | "lies" | "sinks";
+            /** Tip M */
+            tip_m: number;
+            /** Usual Tip M */
+            usual_tip_m: number;
+            /** Wound */
+            wound: string;
         };
         /**
          * Reason
@@ -8444,6 +9011,32 @@ export interface components {
              * @enum {integer}
              */
             step: 1 | -1;
+        };
+        /**
+         * ResultRequest
+         * @description One that was played to its end.
+         */
+        ResultRequest: {
+            /**
+             * @default {
+             *       "level": 1,
+             *       "seed": 1
+             *     }
+             */
+            dealt: components["schemas"]["Dealt"];
+            /**
+             * Exercise
+             * @enum {string}
+             */
+            exercise: "depth" | "cock" | "read" | "tie" | "hold" | "choose";
+            /**
+             * Given
+             * @default []
+             */
+            given: components["schemas"]["Rig"][];
+            /** Id */
+            id: string;
+            moves: components["schemas"]["Moves"];
         };
         /**
          * Revision
@@ -8883,6 +9476,20 @@ export interface components {
             questions: components["schemas"]["SchoolQuestion"][];
         };
         /**
+         * Score
+         * @description How well it was played.
+         */
+        Score: {
+            /** Chosen */
+            chosen?: string | null;
+            /** Says */
+            says: components["schemas"]["Told"][];
+            /** Share */
+            share: number;
+            /** Truth */
+            truth?: string | null;
+        };
+        /**
          * Section
          * @description A drawn section along one direction.
          */
@@ -9308,6 +9915,23 @@ export interface components {
             sights: components["schemas"]["Sight"][];
         };
         /**
+         * Sighting
+         * @description What a cast shows.
+         */
+        Sighting: {
+            /** Below M */
+            below_m: number | null;
+            /** Setting M */
+            setting_m: number;
+            /** Tip M */
+            tip_m: number | null;
+            /**
+             * What
+             * @enum {string}
+             */
+            what: "gone" | "under" | "as-wanted" | "high" | "flat";
+        };
+        /**
          * Sights
          * @description The table: its rows, its limits, and when it is good enough.
          */
@@ -9587,6 +10211,24 @@ export interface components {
         SquareText: {
             /** Text */
             text: string;
+        };
+        /**
+         * Standing
+         * @description How good one is at an exercise.
+         */
+        Standing: {
+            /** Confuses */
+            confuses: components["schemas"]["Told"][];
+            /** Exercise */
+            exercise: string;
+            /** Level */
+            level: number;
+            /** Played */
+            played: number;
+            /** Rating */
+            rating: number;
+            /** Recent */
+            recent: number[];
         };
         /**
          * Start
@@ -10200,6 +10842,18 @@ export interface components {
             take: boolean;
         };
         /**
+         * Task
+         * @description What is dealt; of one exercise, the others are None.
+         */
+        Task: {
+            choose?: components["schemas"]["ChooseTask"] | null;
+            cock?: components["schemas"]["CockTask"] | null;
+            depth?: components["schemas"]["DepthTask"] | null;
+            hold?: components["schemas"]["HoldTask"] | null;
+            read?: components["schemas"]["ReadTask"] | null;
+            tie?: components["schemas"]["TieTask"] | null;
+        };
+        /**
          * Taught
          * @description What the part of the log that is asked teaches.
          */
@@ -10309,6 +10963,51 @@ export interface components {
             do: "tie";
             /** Text */
             text: string;
+        };
+        /**
+         * TieMoves
+         * @description The parts as they were put on, wrong ones too.
+         */
+        TieMoves: {
+            /**
+             * Put
+             * @default []
+             */
+            put: string[];
+        };
+        /**
+         * TiePart
+         * @description A part on the table.
+         */
+        TiePart: {
+            /** Id */
+            id: string;
+            /** Kind */
+            kind: string;
+            /** Name */
+            name: string;
+        };
+        /**
+         * TiePlay
+         * @description How it stands.
+         */
+        TiePlay: {
+            /** On */
+            on: string[];
+            /** Put */
+            put: components["schemas"]["Put"][];
+            score: components["schemas"]["Score"] | null;
+        };
+        /**
+         * TieTask
+         * @description The parts, in no order.
+         */
+        TieTask: {
+            /** Parts */
+            parts: components["schemas"]["TiePart"][];
+            /** Rig */
+            rig: string;
+            says: components["schemas"]["Told"];
         };
         /**
          * Timetable
@@ -18381,6 +19080,408 @@ export interface operations {
         responses: {
             /** @description Successful Response */
             204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    exercises_api_practice_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OfferedExercise"][];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    deal_one_api_practice_deal_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DealRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Task"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    play_one_api_practice_play_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PlayRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Play"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    keep_one_api_practice_results_post: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ResultRequest"];
+            };
+        };
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PracticeKept"];
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    begin_anew_api_practice_results_delete: {
+        parameters: {
+            query?: {
+                sure?: boolean;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": number;
+                };
+            };
+            /** @description Not readable */
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Not there */
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Saved elsewhere, or already there */
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Too long */
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+            /** @description Cannot be done so */
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/problem+json": components["schemas"]["ProblemDocument"];
+                };
+            };
+        };
+    };
+    export_api_practice_results_csv_get: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            /** @description Successful Response */
+            200: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -17,6 +17,7 @@ const SCREENS: [string, string, string[]][] = [
   ["/log", "Log", ["/log"]],
   ["/box", "Box", ["/box"]],
   ["/book", "Book", ["/book"]],
+  ["/practice", "Practice", ["/practice"]],
 ];
 
 type Props = { children?: ReactNode; keysOpen?: boolean; onKeys?: (open: boolean) => void };

@@ -2,6 +2,7 @@ import { Box, Flex, Grid, Heading, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { api, type Catalogue, type Tonight, type TonightRig } from "../api/client";
+import { rehearse } from "../practice/rehearse";
 import { Miniature } from "../scene/Miniature";
 import { Button } from "../shell/Button";
 import { Refused } from "../shell/Refused";
@@ -33,6 +34,7 @@ const percent = (share: number) => (share > 0.995 ? "all" : `${Math.round(share 
 /** How much of the day so many rigs cover, and each with what it is for. */
 export function TonightRigs({ tonight, chosen, onChoose, catalogue, units, onMade }: Props) {
   const { rigs, shares } = tonight;
+  const go = useNavigate();
   const others = shares
     .map((s, i) => ({ n: i + 1, s }))
     .filter(({ n }) => n !== rigs.length)
@@ -55,6 +57,17 @@ export function TonightRigs({ tonight, chosen, onChoose, catalogue, units, onMad
             {others.length > 0 && ` ${others.join(", ").replace(/^./, (c) => c.toUpperCase())}.`}
           </Text>
         </Box>
+        {rigs.length > 0 && (
+          <Button
+            size="sm"
+            onClick={() => {
+              rehearse(rigs.map((r) => r.rig));
+              go("/practice?rehearse");
+            }}
+          >
+            Rehearse this day
+          </Button>
+        )}
         <Flex role="group" aria-label="How many rigs" gap="1">
           {[1, 2, 3, 4, 5].map((n) => (
             <Button
