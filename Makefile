@@ -65,7 +65,7 @@ soak: .stamps/dev build ## try to break it, for some twenty minutes; SHARE=0.05 
 	SHARE=$(SHARE) $(BIN)/python -m benchmarks.soak
 
 practice: .stamps/dev ## a thousand random rigs and boxes, a thousand plumbed beds in each of three currents
-	MANY=1000 $(BIN)/python -m pytest -n 2 -p no:benchmark tests/core/test_practice.py
+	MANY=1000 $(BIN)/python -m pytest -n 2 -p no:benchmark tests/core/test_practice.py tests/core/test_exercises.py
 
 hands: .stamps/dev build chromium ## the working rigs tied in the pages by mouse and by keys, each by both
 	BOTH_HANDS=1 $(BIN)/python -m pytest -n 2 -p no:benchmark tests/web/test_own_rig.py

@@ -161,7 +161,7 @@ def main() -> None:
                 water(browser, "water-plumb", "quarrel-pit-deep-flat", "Plumb", "10:30")
                 water(browser, "water-tide", "skerry-wall-steps", "Level", "11:15")
                 water(browser, "water-current", "tarrow-mill-glide", "Current", "10:00")
-                water(browser, "water-map", "quarrel-pit-deep-flat", "Fish marks", "10:30", "Map from above")
+                book(browser, "practice", "practice/read?seed=3")
                 book(browser, "book-fish", "book/fish/tench")
                 book(browser, "log", "log?fish=grayling")
                 book(browser, "box", "box/weights")

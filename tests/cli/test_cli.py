@@ -277,3 +277,14 @@ def test_a_run_and_a_cast_are_told_and_wrong_ones_refused() -> None:
     assert windy.exit_code == 3
     assert "40" in windy.output
     assert run.invoke(app, ["feed", grayling, "gravel"]).exit_code != 0
+
+
+def test_exercises_are_dealt_and_played_by_themselves() -> None:
+    told = run.invoke(app, ["practice", "--seed", "7", "--auto"])
+    assert told.exit_code == 0, told.output
+    assert told.output.count("%.") >= 6
+    assert told.output == run.invoke(app, ["practice", "--seed", "7", "--auto"]).output
+    one = json.loads(run.invoke(app, ["practice", "--only", "depth", "--json"]).output)
+    assert one["depth"]["most_m"] == 3.0
+    assert run.invoke(app, ["practice", "--seed", "-3"]).exit_code == 3
+    assert run.invoke(app, ["practice", "--only", "golf"]).exit_code == 3

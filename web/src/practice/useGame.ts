@@ -1,4 +1,4 @@
-import { keepPreviousData, useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState } from "react";
 import { api, Refusal, type Rig, type Schemas } from "../api/client";
 import { lasting, readAs } from "../document/storage";
@@ -44,7 +44,8 @@ export function useGame(exercise: ExerciseId, level: number, given: Rig[], seed?
     queryFn: ({ signal }) =>
       api.playExercise({ exercise, dealt, given: game.given, moves: game.moves as Moves }, signal),
     enabled: game.moves !== null,
-    placeholderData: keepPreviousData,
+    // What the move before came to stays until the next is answered; what another game came to does not.
+    placeholderData: (before: Play | undefined, query) => (query?.queryKey[2] === game.id ? before : undefined),
     staleTime: Number.POSITIVE_INFINITY,
     retry: false,
   });
@@ -76,7 +77,7 @@ export function useGame(exercise: ExerciseId, level: number, given: Rig[], seed?
   return {
     game,
     task: task.data ?? null,
-    play: game.moves === null || play.isPlaceholderData ? null : (play.data ?? null),
+    play: game.moves === null ? null : (play.data ?? null),
     problem:
       said ||
       (task.error instanceof Error ? task.error.message : play.error instanceof Error ? play.error.message : ""),
