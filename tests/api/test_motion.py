@@ -124,7 +124,13 @@ def test_a_cast_is_told_and_a_pole_asks_for_its_lash(client: TestClient, running
 
 
 def test_ways_to_feed_and_groundbait(client: TestClient) -> None:
-    assert [w["id"] for w in client.get("/api/motion/ways").json()] == ["each-cast", "by-the-clock", "bed", "none"]
+    assert [w["id"] for w in client.get("/api/motion/ways").json()] == [
+        "each-cast",
+        "by-the-clock",
+        "slap",
+        "bed",
+        "none",
+    ]
     heavy, light = (
         client.post("/api/motion/groundbait", json={"depth_m": 3.0, "mix": {"soil_share": soil}}).json()
         for soil in (1.0, 0.0)
@@ -132,3 +138,16 @@ def test_ways_to_feed_and_groundbait(client: TestClient) -> None:
     assert heavy["fall_s"] < light["fall_s"]
     assert heavy["balls"] > light["balls"]
     assert client.post("/api/motion/groundbait", json={"depth_m": 0}).status_code == 422
+
+
+def test_feed_that_was_timed_in_a_jug_sinks_as_it_was_timed(client: TestClient, running: dict[str, Any]) -> None:
+    maggots = next(k for k in client.get("/api/box").json() if k["fields"]["item"] == "maggots")
+    told = client.post("/api/motion/feed", json={"rig": running}).json()
+    timed = {**maggots["fields"], "sink_m_s": 2.0 * told["sink_m_s"]}
+    assert client.put("/api/box/maggots", json={"version": maggots["version"], "fields": timed}).status_code == 200
+    quick = client.post("/api/motion/feed", json={"rig": running}).json()
+    assert quick["sink_m_s"] == pytest.approx(2.0 * told["sink_m_s"])
+    assert quick["lead_m"] == pytest.approx(0.5 * told["lead_m"])
+    plan = client.post("/api/motion/run", json={"rig": running}).json()
+    assert plan["feed"]["lead_m"] == pytest.approx(quick["lead_m"])
+    assert plan["feed_path"][-1][0] < quick["fall_s"] + 0.1

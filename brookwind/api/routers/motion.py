@@ -10,7 +10,8 @@ from fastapi import APIRouter
 from fastapi.responses import StreamingResponse
 from pydantic import BaseModel, Field
 
-from brookwind.api.session import SurveysOfRequest
+from brookwind.api.session import BoxOfRequest, SurveysOfRequest
+from brookwind.core.box.items import BaitStock
 from brookwind.core.errors import BrookwindError, Problem
 from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.motion.fall import fall, falling
@@ -31,7 +32,7 @@ from brookwind.core.run.ways import WAYS, FeedWay
 from brookwind.core.situation import Situation
 from brookwind.core.survey.bed_map import along_run
 from brookwind.core.survey.current import current
-from brookwind.store.repositories import Surveys
+from brookwind.store.repositories import Box, Surveys
 
 router = APIRouter(prefix="/api/motion", tags=["motion"])
 
@@ -155,9 +156,11 @@ class FeedRequest(BaseModel):
 
 
 @router.post("/feed")
-def where_to_feed(request: FeedRequest) -> FeedAnswer:
-    """Where to throw feed so that it meets the bait, and how much of it a day takes."""
-    return feeding(request.rig, request.thrown)
+def where_to_feed(request: FeedRequest, box: BoxOfRequest) -> FeedAnswer:
+    """Where to throw feed so that it meets the bait, and how much of it a day takes; as its jug test has it."""
+    thrown = request.thrown
+    sink = thrown.sink_m_s or _measured(box).get(thrown.feed)
+    return feeding(request.rig, thrown.model_copy(update={"sink_m_s": sink}))
 
 
 class GroundbaitRequest(BaseModel):
@@ -183,14 +186,20 @@ class RunRequest(BaseModel):
 
 
 @router.post("/run")
-def plan_run(request: RunRequest, surveys: SurveysOfRequest) -> RunPlan:
+def plan_run(request: RunRequest, surveys: SurveysOfRequest, box: BoxOfRequest) -> RunPlan:
     """The plan of one run; the lanes of the surface are the swim's where they were timed and none are given."""
     rig, wish = request.rig, request.wish
     survey = surveys.at(rig.water.swim)
     if survey is not None and not wish.how.lanes:
         lanes = surveyed_lanes(rig, current(survey.drifts))
         wish = wish.model_copy(update={"how": wish.how.model_copy(update={"lanes": lanes})})
-    return run_plan(rig, wish)
+    return run_plan(rig, wish, measured=_measured(box))
+
+
+def _measured(box: Box) -> dict[str, float]:
+    """How fast feed sinks that lies in the box and was timed in a jug, by its id. [m/s]"""
+    timed = {k.fields.bait: k.fields.sink_m_s for k in box.all() if isinstance(k.fields, BaitStock)}
+    return {f.id: sink for f in FEEDS if f.bait and (sink := timed.get(f.bait))}
 
 
 class CastRequest(BaseModel):

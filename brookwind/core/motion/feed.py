@@ -35,22 +35,33 @@ def free_fall(
 ) -> tuple[tuple[float, float, float], ...]:
     """Path of an item thrown in at the surface: (time, x, depth) down to the bed. [s, m, m]
 
-    dt = dz / w,  dx = u(z) dt
-
     mass_kg: of one item. [kg, more than 0]
     density_kg_m3: of the item. [kg/m3]
     flow: how it flows.
     water: its water.
     begin_x_m: where it enters. [m]
     length_m: its longest measure; 0 for a ball. [m]
-    Empty for what floats. The way to full speed, some centimetres, is left out.
-    Source: `falls_at_m_s`, carried along at the speed of each depth.
+    Empty for what floats.
+    Source: `falls_at_m_s`, `sinks_along`.
     """
-    speed = falls_at_m_s(mass_kg, density_kg_m3, water, length_m)
-    if speed <= 0.0:
+    return sinks_along(falls_at_m_s(mass_kg, density_kg_m3, water, length_m), flow, begin_x_m)
+
+
+def sinks_along(speed_m_s: float, flow: Flow, begin_x_m: float = 0.0) -> tuple[tuple[float, float, float], ...]:
+    """Path of what sinks at a speed: (time, x, depth) down to the bed. [s, m, m]
+
+    dt = dz / w,  dx = u(z) dt
+
+    speed_m_s: how fast it sinks; nothing, and the path is empty. [m/s]
+    flow: how it flows.
+    begin_x_m: where it enters. [m]
+    The way to full speed, some centimetres, is left out.
+    Source: carried along at the speed of each depth.
+    """
+    if speed_m_s <= 0.0:
         return ()
     depths = np.linspace(0.0, float(flow.depth_m), _PARTS + 1)
-    times = depths / speed
+    times = depths / speed_m_s
     along = flow.speed(0.5 * (depths[1:] + depths[:-1])) * np.diff(times)
     x = begin_x_m + np.concatenate(([0.0], np.cumsum(along)))
     return tuple((float(t), float(a), float(z)) for t, a, z in zip(times, x, depths, strict=True))
@@ -65,6 +76,8 @@ class Feed(Sourced):
     density_kg_m3: float
     length_m: float = 0.0
     """Its longest measure; 0 for a ball. [m]"""
+    bait: str | None = None
+    """The bait it is, where it is one."""
     scatter: float = 0.12
     """Standard deviation of the speeds of single ones, as a share. Editable default."""
 
@@ -74,7 +87,7 @@ def _of_bait(id: str, name: str, bait_id: str) -> Feed:
     bait = SHIPPED.bait(bait_id)
     return Feed(
         id=id, name=name, mass_kg=bait.mass_kg, density_kg_m3=bait.density_kg_m3, length_m=bait.length_m,
-        source=bait.source,
+        bait=bait_id, source=bait.source,
     )  # fmt: skip
 
 

@@ -39,6 +39,8 @@ class Thrown(Frozen):
     feed: str = "maggots"
     each: int = Field(default=12, ge=1, le=5000)
     """Items at a time."""
+    sink_m_s: float | None = Field(default=None, gt=0, le=3)
+    """As a jug test found it; as its shape and mass have it when not given. [m/s]"""
     by: Literal["cast", "clock"] = "cast"
     """With every cast, or by the clock."""
     casts_an_hour: float = Field(default=30.0, gt=0, le=600)
@@ -113,7 +115,7 @@ def feeding(rig: Rig, thrown: Thrown, there: Situation | None = None) -> FeedAns
             "feed", f"There is no feed {thrown.feed[:40]!r}.", f"Known are {', '.join(FEED)}.", ("feed",)
         )
     water = fluid_of(rig.water.temperature_c, rig.water.salinity)
-    sink = falls_at_m_s(feed.mass_kg, feed.density_kg_m3, water, feed.length_m)
+    sink = thrown.sink_m_s or falls_at_m_s(feed.mass_kg, feed.density_kg_m3, water, feed.length_m)
     if sink <= 0.0:
         raise OutOfRange.one(
             "feed-floats", f"{feed.name.capitalize()} float here.", "Take another, or put it in groundbait.", ("feed",)

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from itertools import pairwise
 from math import atan2, degrees
 from typing import Literal, NamedTuple
@@ -15,7 +16,7 @@ from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.motion.afloat import go
 from brookwind.core.motion.doubts import bait_height_m
 from brookwind.core.motion.fall_answer import Frame
-from brookwind.core.motion.feed import FEED, free_fall
+from brookwind.core.motion.feed import FEED, falls_at_m_s, sinks_along
 from brookwind.core.rig.document import Rig
 from brookwind.core.run.drifting import Moment, RunDrift, Water, drift
 from brookwind.core.run.feeding import FeedAnswer, Thrown, feeding
@@ -130,12 +131,15 @@ class _Down(NamedTuple):
     frames: tuple[Frame, ...]
 
 
-def run_plan(rig: Rig, wish: RunWish | None = None, there: Situation | None = None) -> RunPlan:
+def run_plan(
+    rig: Rig, wish: RunWish | None = None, there: Situation | None = None, measured: Mapping[str, float] | None = None
+) -> RunPlan:
     """The plan of a run of a rig where it is fished.
 
     rig: the rig.
     wish: how it is fished.
     there: the rig's situation, where it has been reckoned.
+    measured: speed at which feed sinks, by its id, where a jug test found it. [m/s]
     Raises: BrookwindError for a rig whose bait does not come to depth, and as `drift`.
     """
     ask = wish or RunWish()
@@ -161,6 +165,8 @@ def run_plan(rig: Rig, wish: RunWish | None = None, there: Situation | None = No
         fishes_m = max(0.0, last.x_m - mended.at(fall.ready_s).x_m) if fishes_s else 0.0
     way = ask.way or usual_way(rig, there.book).id
     thrown = ask.thrown or usual_thrown(rig, there.book, way)
+    if thrown is not None and thrown.sink_m_s is None and measured and thrown.feed in measured:
+        thrown = thrown.model_copy(update={"sink_m_s": measured[thrown.feed]})
     if thrown is None or thrown.by == "clock":
         # What is fed by the clock is no part of each cast.
         ask = ask.model_copy(update={"feed_s": 0.0})
@@ -232,7 +238,8 @@ def _feed_path(there: Situation, thrown: Thrown | None, at: Spot | None) -> tupl
     if thrown is None or at is None:
         return ()
     feed, water = FEED[thrown.feed], fluid_of(there.rig.water.temperature_c, there.rig.water.salinity)
-    return free_fall(feed.mass_kg, feed.density_kg_m3, there.setup.flow, water, at.x_m, feed.length_m)[::4]
+    speed = thrown.sink_m_s or falls_at_m_s(feed.mass_kg, feed.density_kg_m3, water, feed.length_m)
+    return sinks_along(speed, there.setup.flow, at.x_m)[::4]
 
 
 def _cycle(ask: RunWish, sinks_s: float, fishes_s: float, in_m: float) -> tuple[Leg, ...]:

@@ -1478,7 +1478,7 @@ export interface paths {
         put?: never;
         /**
          * Where To Feed
-         * @description Where to throw feed so that it meets the bait, and how much of it a day takes.
+         * @description Where to throw feed so that it meets the bait, and how much of it a day takes; as its jug test has it.
          */
         post: operations["where_to_feed_api_motion_feed_post"];
         delete?: never;
@@ -5129,6 +5129,8 @@ export interface components {
          * @description Something thrown in.
          */
         Feed: {
+            /** Bait */
+            bait?: string | null;
             /** Density Kg M3 */
             density_kg_m3: number;
             /** Id */
@@ -10919,6 +10921,8 @@ export interface components {
              * @default 5
              */
             hours: number;
+            /** Sink M S */
+            sink_m_s?: number | null;
         };
         /**
          * TideStation

@@ -46,7 +46,7 @@ export function Water({ float, says }: { float: FloatState | null; says: string 
   const length = float ? float.length_m * scale : 0;
   const paint = 0.3 * length;
   return (
-    <svg viewBox={`0 0 ${WIDE} ${HIGH}`} width="100%" role="img" aria-label={says} className="bw-practice-water">
+    <svg viewBox={`0 0 ${WIDE} ${HIGH}`} width="100%" role="img" aria-label={says}>
       <rect width={WIDE} height={HIGH} fill={colour("sky")} />
       <path ref={skin} fill={colour("shallow")} />
       {float && !float.gone && (

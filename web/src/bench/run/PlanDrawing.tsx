@@ -219,7 +219,8 @@ function FeedMark({ plan, at, units, narrow }: { plan: RunPlan; at: Layout; unit
   const shown = at.x(spot.x_m) > 10;
   const x = shown ? at.x(spot.x_m) : 14;
   const y = at.y(spot.y_m);
-  const up = plan.lands.x_m - spot.x_m;
+  // To half a metre: nobody throws feed any finer.
+  const up = Math.round(2 * (plan.lands.x_m - spot.x_m)) / 2;
   const where =
     Math.abs(up) < 0.3
       ? "feed here"
