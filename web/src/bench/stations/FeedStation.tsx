@@ -21,6 +21,9 @@ const MEETS = {
   after: "Thrown with the cast it is down after the bait.",
 } as const;
 
+/** Another feed: how quick the last one sank was its own. */
+const other = (feed: string) => ({ feed, sink_m_s: null });
+
 function FeedStation() {
   const { bench, run } = useHere();
   const { units } = useSettings();
@@ -53,7 +56,7 @@ function FeedStation() {
       </Choice>
       {thrown && (
         <>
-          <Choice label="What is fed" value={thrown.feed} onChange={(feed) => change({ feed })}>
+          <Choice label="What is fed" value={thrown.feed} onChange={(feed) => change(other(feed))}>
             {options(feeds.data ?? [], (f) => [f.id, f.name])}
           </Choice>
           <Flex gap="3">
@@ -118,7 +121,7 @@ function Others({ plan }: { plan: RunPlan }) {
                 <button
                   type="button"
                   className="bw-link"
-                  onClick={() => plan.thrown && run.set({ thrown: { ...plan.thrown, feed: f.id } })}
+                  onClick={() => plan.thrown && run.set({ thrown: { ...plan.thrown, ...other(f.id) } })}
                 >
                   {f.name}
                 </button>
