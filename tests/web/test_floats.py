@@ -64,7 +64,7 @@ def test_a_shut_window_says_what_to_give_up_and_opens_when_it_is_given(floats: P
     expect(says).to_contain_text("cast asks for at least")
     expect(says).to_contain_text("fish for at most")
     offers = floats.get_by_test_id("concessions")
-    expect(offers).to_contain_text("Fish at 31.4")
+    expect(offers).to_contain_text("Fish at 29.8")
     offers.get_by_role("button", name="Do so").first.click()
     expect(says).to_contain_text(re.compile("^From .* to "))
     expect(floats.get_by_label("Distance", exact=True)).to_have_value("31.4 m")
@@ -80,7 +80,7 @@ def test_bands_and_floats_tell_their_reasons_to_keys_alone(floats: Page) -> None
     chart = floats.get_by_test_id("capacity-window")
     chart.get_by_role("button").first.focus()
     reason = floats.get_by_test_id("window-reason")
-    expect(reason).to_contain_text("Cast: from 0.98 g")
+    expect(reason).to_contain_text("Cast: from 1 g")
     expect(reason).to_contain_text("Range with drag")
     for _ in range(3):
         floats.keyboard.press("ArrowDown")

@@ -266,7 +266,7 @@ NEEDS: tuple[Need, ...] = (
         figure=cast_m, limit=_when_cast(lambda p: p.conditions.distance_m),
         says="casts {figure}, {limit} wanted", give="fish at {figure} instead of {limit}",
         change=lambda _, v: {"distance_m": v},
-        why="Range with drag: x = L ln(1 + (v²/g)/L), v from the rod's work shared with the mass thrown.",
+        why="Range with drag: x = 0.8 L ln(1 + (v²/g)/L), v from the rod's work shared with the mass thrown.",
         source="quadratic drag; rod figures are defaults until a cast test",
     ),
     Need(

@@ -18,6 +18,8 @@ from brookwind.core.survey.current import LINE_LIES
 
 STEPS, AIR_STEPS = 32, 10
 """Steps in which the line is followed on the water, and in the air."""
+COARSE, AIR_COARSE = 16, 6
+"""The same where it is followed again and again as it changes: a pull within 1 %."""
 MOST_ROUNDS = 40
 """Rounds in which its end must be found from one guess."""
 EFFORT = 500
@@ -27,6 +29,8 @@ _CLOSE, _NEAR = 1e-5, 1e-3
 lets it come no nearer, the second will do."""
 _TAUT, _SLOWEST = 0.01, 1.02
 """Slack from which a shape that is not found at once is followed, and the least growth of a step."""
+_MENDED = 6
+"""Steps taken by slopes that are mended, not found anew."""
 _NO_LOAD_N_M = 1e-9
 """A line that is pushed by less lies where it was put. [N/m]"""
 
@@ -48,7 +52,7 @@ def pull_of(line: LineOut, water: Fluid, drag: Drag | None = None) -> Pulled:
     nothing, and what it does while it is lifted or laid is not followed.
     Source: inextensible cable under distributed loads, J. P. Den Hartog, "Mechanics", 1948; shooting from the float.
     """
-    return pull_near(line, water, None, drag)[0]
+    return _pulled(_Cable(line, water, drag or cylinder_drag, STEPS, AIR_STEPS), None)[0]
 
 
 End = tuple[float, float]
@@ -60,12 +64,15 @@ def pull_near(line: LineOut, water: Fluid, begin: End | None, drag: Drag | None 
 
     line: the line out.
     water: its water.
-    begin: what a line much like it ended in; None when nothing is known. Begun there it is found to a thousandth of
-        its length.
+    begin: what a line much like it ended in; None when nothing is known. It is followed in coarser steps, and begun
+        there found to a thousandth of its length.
     drag: coefficient of a cylinder by Reynolds number; White's curve when not given.
     Raises: OutOfRange when it cannot be found how it lies.
     """
-    cable = _Cable(line, water, drag or cylinder_drag)
+    return _pulled(_Cable(line, water, drag or cylinder_drag, COARSE, AIR_COARSE), begin)
+
+
+def _pulled(cable: _Cable, begin: End | None) -> tuple[Pulled, End | None]:
     if cable.idle:
         return cable.slack(), None
     end = cable.solve(begin)
@@ -86,8 +93,9 @@ class _Shape(NamedTuple):
 class _Cable:
     """The line as a cable of one length, followed from the float."""
 
-    def __init__(self, line: LineOut, water: Fluid, drag: Drag) -> None:
+    def __init__(self, line: LineOut, water: Fluid, drag: Drag, steps: int, air_steps: int) -> None:
         self.line, self.water, self.drag = line, water, drag
+        self.steps, self.air_steps = steps, air_steps
         self.lies = next(x for x in LINE_LIES if x.id == line.lies)
         self.out, self.high = line.out_m, line.tip_height_m
         self.far = hypot(line.across_m, line.along_m)
@@ -140,9 +148,9 @@ class _Cable:
             arc = self.out
             low = a * sinh(atanh(self.high / self.out) - asinh(sqrt(self.out**2 - self.high**2) / (2.0 * a)))
         qx, qy = pull_n * cos(angle), pull_n * sin(angle)
-        x, y, ds = 0.0, 0.0, arc / AIR_STEPS
+        x, y, ds = 0.0, 0.0, arc / self.air_steps
         air = [(0.0, 0.0, 0.0)]
-        for k in range(AIR_STEPS):
+        for k in range(self.air_steps):
             first, last = low + k * ds, low + (k + 1) * ds
             level = a * (asinh(last / a) - asinh(first / a))
             share = own_share(self.line.moves, (arc - (k + 0.5) * ds) / self.out)
@@ -158,8 +166,8 @@ class _Cable:
         path = [(u - x, v - y, z) for u, v, z in reversed(air)]
         x, y = -x, -y
         qx, qy, wet = pull_n * cos(angle), pull_n * sin(angle), self.out - arc
-        ds = wet / STEPS
-        for k in range(STEPS if wet > 0.0 else 0):
+        ds = wet / self.steps
+        for k in range(self.steps if wet > 0.0 else 0):
             share = own_share(self.line.moves, (arc + (k + 0.5) * ds) / self.out)
             tension = hypot(qx, qy)
             ex, ey = qx / tension, qy / tension
@@ -194,7 +202,7 @@ class _Cable:
     def solve(self, begin: End | None = None) -> End:
         """The pull whose line ends at the rod tip."""
         if begin is not None:
-            found = self._newton(log(begin[0]), begin[1], _NEAR)
+            found = self._nearby(log(begin[0]), begin[1]) or self._newton(log(begin[0]), begin[1], _NEAR)
             if found is not None:
                 return found
         straight = atan2(self.line.across_m, self.line.along_m)
@@ -258,6 +266,35 @@ class _Cable:
             else:
                 return (exp(log_t), angle) if here < _NEAR * self.out else None
             log_t, angle, rest = log_t + part * step_t, angle + part * step_a, tried
+        return None
+
+    def _nearby(self, log_t: float, angle: float) -> tuple[float, float] | None:
+        """From close by: one set of slopes, mended by what each step shows. None when that does not get there.
+
+        Source: C. G. Broyden, Mathematics of Computation 19, 1965.
+        """
+        x, y = self._miss(log_t, angle)
+        if hypot(x, y) < _NEAR * self.out:
+            return exp(log_t), angle
+        tilt = 1e-4
+        (tx, ty), (ax, ay) = self._miss(log_t + tilt, angle), self._miss(log_t, angle + tilt)
+        a, b, c, d = (tx - x) / tilt, (ax - x) / tilt, (ty - y) / tilt, (ay - y) / tilt
+        for _ in range(_MENDED):
+            det = a * d - b * c
+            if abs(det) < 1e-12:
+                return None
+            step_t = max(-1.0, min(1.0, (-d * x + b * y) / det))
+            step_a = max(-0.5, min(0.5, (c * x - a * y) / det))
+            log_t, angle = log_t + step_t, angle + step_a
+            u, v = self._miss(log_t, angle)
+            if hypot(u, v) < _NEAR * self.out:
+                return exp(log_t), angle
+            if hypot(u, v) > hypot(x, y):
+                return None
+            size = step_t * step_t + step_a * step_a
+            ex, ey = (u - x - a * step_t - b * step_a) / size, (v - y - c * step_t - d * step_a) / size
+            a, b, c, d = a + ex * step_t, b + ex * step_a, c + ey * step_t, d + ey * step_a
+            x, y = u, v
         return None
 
     def _miss(self, log_t: float, angle: float) -> tuple[float, float]:

@@ -8,6 +8,7 @@ from math import atan2, hypot
 from typing import Literal
 
 import numpy as np
+from pydantic import Field
 
 from brookwind.core.errors import OutOfRange
 from brookwind.core.frozen import Frozen
@@ -77,6 +78,8 @@ class RunDrift(Frozen):
 
     moments: tuple[Moment, ...]
     mends: tuple[Mend, ...]
+    began: tuple[float, float] | None = Field(default=None, exclude=True)
+    """How its line lay as it landed: tension where it leaves the water, and its turn from the straight way. [N, rad]"""
     end: Why
     """The stretch is fished, the float swings in, the line or the bed takes it out of its way, or it stands still."""
 
@@ -160,7 +163,9 @@ class _Line:
         self.path = tuple((a + tip_x, b + tip_y, c) for a, b, c in pulled.path)
 
 
-def drift(water: Water, from_m: float, to_m: float, mended: bool, longest_s: float) -> RunDrift:
+def drift(
+    water: Water, from_m: float, to_m: float, mended: bool, longest_s: float, like: RunDrift | None = None
+) -> RunDrift:
     """The run.
 
     dx/dt = slip(line's pull) + speed of its own,  the line where its forces balance at each of `STEPS` moments
@@ -170,6 +175,7 @@ def drift(water: Water, from_m: float, to_m: float, mended: bool, longest_s: flo
     to_m: where the stretch that is fished ends. [m]
     mended: the line is laid over whenever it changes the float's speed by enough; else it is left to itself.
     longest_s: it is given up after this time. [s]
+    like: a run from the same place, whose line lay alike as it landed.
     Raises: OutOfRange for a stretch that ends where it begins, and when it is not found how the line lies as it lands.
     The slack is kept as a share of the way. While held back the line is taken to be straight. A landed line is as one
     that has just come straight.
@@ -180,6 +186,7 @@ def drift(water: Water, from_m: float, to_m: float, mended: bool, longest_s: flo
             "run-short", "The stretch ends before the float lands.", "Let it end further downstream.", ("fish_to_m",)
         )
     run = _Run(water, to_m, mended, longest_s)
+    run.line.end = like.began if like is not None else None
     return run.go(from_m)
 
 
@@ -195,6 +202,7 @@ class _Run:
         self.top_m_s = between(self.lanes, self.far_m)
         # As if it had been laid over and had just come straight.
         self.since_s = 0.0
+        self.began: End | None = None
         self.goes: tuple[float, float] | None = None
         self.by_line_m_s = 0.0
         self.moments: list[Moment] = []
@@ -206,6 +214,7 @@ class _Run:
         step = min(self.longest_s, 1.15 * (self.to_m - from_m) / pace) / STEPS
         self.line.find(x, y, self.water.sinking_m_s)
         self.since_s = self.line.bow.turns_s
+        self.began = self.line.end
         end: Why = "stands"
         self._tell(t, x, y, 0.0, True)
         while t < self.longest_s and end == "stands":
@@ -234,7 +243,7 @@ class _Run:
         return self._done(end)
 
     def _done(self, end: Why) -> RunDrift:
-        return RunDrift(moments=tuple(self.moments), mends=tuple(self.mends), end=end)
+        return RunDrift(moments=tuple(self.moments), mends=tuple(self.mends), end=end, began=self.began)
 
     def _held(self, t: float, x: float, y: float) -> bool:
         if self.water.held_m_s is None or t < self.water.sinks_s:
@@ -302,7 +311,7 @@ class _Run:
         n = len(path) - 1
         along = np.array([((px - ax) * (bx - ax) + (py - ay) * (by - ay)) for px, py, _ in path])
         along = along / max((bx - ax) ** 2 + (by - ay) ** 2, 1e-9)
-        keep = [k for k in range(n + 1) if k % 3 == 0 or k == n]
+        keep = [k for k in range(n + 1) if k % 2 == 0 or k == n]
         return tuple(_towards(path[k], (ax + along[k] * (bx - ax), ay + along[k] * (by - ay)), over) for k in keep)
 
 

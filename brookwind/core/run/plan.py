@@ -157,7 +157,7 @@ def run_plan(
                 "stretch", "The stretch ends before it begins.", "Let it end further downstream.", ("fish_to_m",)
             )
         mended = drift(water, lands_x, to, True, LONGEST_S)
-        bare = drift(water, lands_x, to, False, LONGEST_S) if mended.mends else mended
+        bare = drift(water, lands_x, to, False, LONGEST_S, mended) if mended.mends else mended
     fishes_s, fishes_m = ask.fish_s, 0.0
     if mended is not None:
         last = mended.moments[-1]

@@ -9250,6 +9250,11 @@ export interface components {
          * @description A run from where the float lands to where it ends.
          */
         RunDrift: {
+            /** Began */
+            began?: [
+                number,
+                number
+            ] | null;
             /**
              * End
              * @enum {string}

@@ -1,6 +1,6 @@
 import { Flex, Stack, Text } from "@chakra-ui/react";
-import { useEffect, useState } from "react";
-import { api, type BoxItem, type CastReading, Refusal } from "../api/client";
+import { useState } from "react";
+import { api, type BoxItem, type CastReading } from "../api/client";
 import { Button } from "../shell/Button";
 import { Sheet } from "../shell/Sheet";
 import { TextField } from "../shell/TextField";
@@ -8,9 +8,9 @@ import { read, say, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { ReadingList } from "./ReadingList";
 import type { BoxState } from "./useBox";
+import { useTest } from "./useTest";
 
 type Fields = Extract<BoxItem, { kind: "rod" }>;
-type Test = Awaited<ReturnType<typeof api.casts>>;
 type Props = { fields: Fields; state: BoxState; onClose: () => void };
 
 /** A number typed as turns of the reel, or a length. */
@@ -25,26 +25,8 @@ export function CastSheet({ fields, state, onClose }: Props) {
   const [aimed, setAimed] = useState("");
   const [wind, setWind] = useState("0");
   const [turn, setTurn] = useState(String(Math.round((fields.turn_m ?? 0.7) * 100)));
-  const [test, setTest] = useState<Test | null>(null);
-  const [said, setSaid] = useState("");
   const turn_m = Number(turn.replace(",", ".")) / 100;
-  useEffect(() => {
-    let current = true;
-    const tell = (found: Test | null, sentence: string) => {
-      if (!current) return;
-      setTest(found);
-      setSaid(sentence);
-    };
-    if (readings.length === 0) tell(null, "");
-    else
-      api.casts(readings, fields.item).then(
-        (t) => tell(t, ""),
-        (e) => tell(null, e instanceof Refusal ? e.message : String(e)),
-      );
-    return () => {
-      current = false;
-    };
-  }, [readings, fields.item]);
+  const { test, said, setSaid } = useTest(readings, () => api.casts(readings, fields.item), fields.item);
 
   const distance = (text: string): number | null => {
     const turns = TURNS.exec(text);

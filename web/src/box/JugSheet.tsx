@@ -1,6 +1,6 @@
 import { Flex, Stack, Text } from "@chakra-ui/react";
-import { useEffect, useRef, useState } from "react";
-import { api, type BoxItem, type JugReading, Refusal } from "../api/client";
+import { useRef, useState } from "react";
+import { api, type BoxItem, type JugReading } from "../api/client";
 import { Button } from "../shell/Button";
 import { Sheet } from "../shell/Sheet";
 import { TextField } from "../shell/TextField";
@@ -8,9 +8,9 @@ import { say } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { ReadingList } from "./ReadingList";
 import type { BoxState } from "./useBox";
+import { useTest } from "./useTest";
 
 type Fields = Extract<BoxItem, { kind: "bait" }>;
-type Test = Awaited<ReturnType<typeof api.jug>>;
 type Props = { fields: Fields; state: BoxState; onClose: () => void };
 
 const TAP_C = 15;
@@ -21,27 +21,9 @@ export function JugSheet({ fields, state, onClose }: Props) {
   const [readings, setReadings] = useState<JugReading[]>(fields.jug);
   const [fall, setFall] = useState("40");
   const [seconds, setSeconds] = useState("");
-  const [test, setTest] = useState<Test | null>(null);
-  const [said, setSaid] = useState("");
   const [running, setRunning] = useState(false);
   const began = useRef(0);
-  useEffect(() => {
-    let current = true;
-    const tell = (found: Test | null, sentence: string) => {
-      if (!current) return;
-      setTest(found);
-      setSaid(sentence);
-    };
-    if (readings.length === 0) tell(null, "");
-    else
-      api.jug(readings, fields.mass_kg, TAP_C).then(
-        (t) => tell(t, ""),
-        (e) => tell(null, e instanceof Refusal ? e.message : String(e)),
-      );
-    return () => {
-      current = false;
-    };
-  }, [readings, fields.mass_kg]);
+  const { test, said, setSaid } = useTest(readings, () => api.jug(readings, fields.mass_kg, TAP_C), fields.mass_kg);
   const watch = () => {
     if (running) setSeconds(((performance.now() - began.current) / 1000).toFixed(1));
     began.current = performance.now();

@@ -1,6 +1,6 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect, useState } from "react";
+import { useState } from "react";
 import { api, type BoxItem, Refusal, type Weighing } from "../api/client";
 import { Button } from "../shell/Button";
 import { Sheet } from "../shell/Sheet";
@@ -9,10 +9,10 @@ import { say } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { ReadingList } from "./ReadingList";
 import type { BoxState } from "./useBox";
+import { useTest } from "./useTest";
 import { nameOf } from "./words";
 
 type Fields = Extract<BoxItem, { kind: "shot" | "lead" }>;
-type Test = Awaited<ReturnType<typeof api.weigh>>;
 type Props = { fields: Fields; state: BoxState; onClose: () => void };
 
 /** Scale test of a compartment: readings of one or several together, typed or read live; mean and scatter at once. */
@@ -21,25 +21,7 @@ export function WeighSheet({ fields, state, onClose }: Props) {
   const [readings, setReadings] = useState<Weighing[]>(fields.weighings);
   const [pieces, setPieces] = useState("1");
   const [grams, setGrams] = useState("");
-  const [test, setTest] = useState<Test | null>(null);
-  const [said, setSaid] = useState("");
-  useEffect(() => {
-    let current = true;
-    const tell = (found: Test | null, sentence: string) => {
-      if (!current) return;
-      setTest(found);
-      setSaid(sentence);
-    };
-    if (readings.length === 0) tell(null, "");
-    else
-      api.weigh(readings, fields.mass_kg).then(
-        (t) => tell(t, ""),
-        (e) => tell(null, e instanceof Refusal ? e.message : String(e)),
-      );
-    return () => {
-      current = false;
-    };
-  }, [readings, fields.mass_kg]);
+  const { test, said, setSaid } = useTest(readings, () => api.weigh(readings, fields.mass_kg), fields.mass_kg);
   const add = (mass_kg: number) =>
     setReadings([...readings, { pieces: Number(pieces), mass_kg, at: new Date().toISOString() }]);
   const typed = () => {
