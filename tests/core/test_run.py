@@ -195,7 +195,7 @@ def test_the_plan_of_a_run_adds_up(plan: RunPlan) -> None:
     assert plan.feed is not None
     assert plan.feed.items == round(12 * plan.casts_an_hour * 5)
     assert plan.drift.moments[-1].x_m == pytest.approx(6.0, abs=0.01)
-    assert abs(plan.mended_share) < abs(plan.bare_share)
+    assert 0.0 < plan.mended_share < 0.5 * abs(plan.bare_share)
     assert plan.bait_up_m is not None
     assert abs(plan.bait_up_m) < 0.5
     assert "Mend upstream" in plan.says[1].says

@@ -32,6 +32,8 @@ LONGEST_S = 180.0
 """A run is followed no longer than this. [s]"""
 _SLOWEST_M_S = 0.02
 """A float that goes slower stands. [m/s]"""
+WINS = 0.8
+"""Mends are told that leave no more than this share of what the line does. Editable default."""
 _FRAMES = 24
 """Moments of the fall that are handed on."""
 _TOLD_MENDS = 3
@@ -108,7 +110,7 @@ class RunPlan(Frozen):
     bare_share: float
     """How much quicker it runs without a mend, at most; negative: slower."""
     mended_share: float
-    """The same from the first mend on."""
+    """By how much it is off from the first mend on, either way, in the mean."""
     give_m_s: float
     """Line to give at most. [m/s]"""
     bait_up_m: float | None
@@ -158,6 +160,9 @@ def run_plan(
             )
         mended = drift(water, lands_x, to, True, LONGEST_S)
         bare = drift(water, lands_x, to, False, LONGEST_S, mended) if mended.mends else mended
+        if _off(mended, fall.ready_s) > WINS * _off(bare, fall.ready_s):
+            # What is mended and pulls as much again is better left alone.
+            mended = bare
     fishes_s, fishes_m = ask.fish_s, 0.0
     if mended is not None:
         last = mended.moments[-1]
@@ -187,7 +192,7 @@ def run_plan(
         feed_path=_feed_path(there, thrown, feed_at), feed_problem=problem,
         drift=mended, bare=bare, free_m_s=free,
         bare_share=_quicker(bare, fall.ready_s, free),
-        mended_share=_quicker(mended, _mended_s(mended, fall.ready_s), free),
+        mended_share=_off(mended, _mended_s(mended, fall.ready_s)) / free if free > 0.0 else 0.0,
         give_m_s=_give(mended), bait_up_m=_bait_up(there, bare), fishes_m=fishes_m, fishes_s=fishes_s, cycle=cycle,
         casts_an_hour=an_hour, sinking=fall.frames, says=(),
     )  # fmt: skip
@@ -256,6 +261,12 @@ def _quicker(run: RunDrift | None, from_s: float, free_m_s: float) -> float:
         return 0.0
     off = [m.by_line_m_s / free_m_s for m in run.moments if m.time_s > from_s and not m.held]
     return max(off, key=abs, default=0.0)
+
+
+def _off(run: RunDrift | None, from_s: float) -> float:
+    """How far its speed is off its own in the mean, while it is not held. [m/s]"""
+    off = [abs(m.by_line_m_s) for m in run.moments if m.time_s > from_s and not m.held] if run else []
+    return sum(off) / len(off) if off else 0.0
 
 
 def _mended_s(run: RunDrift | None, else_s: float) -> float:
@@ -335,7 +346,8 @@ def _line_says(plan: RunPlan) -> Told | None:
             said.append(f"{mend.way} after {{m{k}}}" if turned else f"after {{m{k}}}")
         when = " and ".join((", ".join(said[:-1]), said[-1])) if len(said) > 1 else said[0]
     return Told(
-        says=f"The line makes it {{share}} too {way}. Mend {when}: then it is {{left}} off at most.", figures=figures
+        says=f"The line makes it up to {{share}} too {way}. Mend {when}: then it is about {{left}} off.",
+        figures=figures,
     )
 
 

@@ -52,6 +52,8 @@ WAYS = (
 )  # fmt: skip
 WAY = MappingProxyType({w.id: w for w in WAYS})
 
+BRACKISH = 5.0
+"""In saltier water cut fish is fed where nothing else goes with the bait. [g/kg] Editable default."""
 _LIKE_BAIT = MappingProxyType(
     {
         "maggot": "maggots", "double-maggot": "maggots", "caster": "casters", "floating-caster": "casters",
@@ -109,8 +111,12 @@ def usual_thrown(rig: Rig, book: Book, way: WayId | None = None) -> Thrown | Non
     chosen = WAY[way] if way is not None else usual_way(rig, book)
     if chosen.thrown is None:
         return None
-    like = feed_like_bait(rig)
-    return chosen.thrown if chosen.id == "bed" or like is None else chosen.thrown.model_copy(update={"feed": like})
+    if chosen.id == "bed":
+        return chosen.thrown
+    feed = feed_like_bait(rig) or ("fish" if rig.water.salinity > BRACKISH else chosen.thrown.feed)
+    # As much at a time, whatever it is: a few large pieces for a pinch of small ones.
+    each = max(1, min(chosen.thrown.each, round(chosen.thrown.each * FEED["maggots"].mass_kg / FEED[feed].mass_kg)))
+    return chosen.thrown.model_copy(update={"feed": feed, "each": each})
 
 
 class FeedPack(Frozen):

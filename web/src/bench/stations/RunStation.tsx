@@ -88,7 +88,7 @@ function Decides({ plan }: { plan: RunPlan }) {
       <Facts
         rows={[
           ["Float against free drift", signed(plan.bare_share)],
-          plan.drift?.mends.length ? ["Once mended", signed(plan.mended_share)] : null,
+          plan.drift?.mends.length ? ["Once mended", `about ${Math.round(100 * plan.mended_share)} % off`] : null,
           pulls.length > 0 ? ["Pull of the line at most", write(Math.max(...pulls), "force", units)] : null,
           back ? ["You hold it back with", write(Math.hypot(back.along_n, back.across_n), "force", units)] : null,
           plan.bait_up_m != null && Math.abs(plan.bait_up_m) > 0.005
