@@ -141,6 +141,11 @@ def test_a_run_hangs_on_what_the_hand_did_and_not_on_how_often_it_was_drawn() ->
     seldom = (HeldAt(time_s=0.0, hold=0.8), HeldAt(time_s=6.0, hold=0.7))
     runs = [hold_play(dealt, RIGS, HoldMoves(held=h, done=True)) for h in (often, seldom)]
     assert runs[0] == runs[1]
+    mended = hold_play(dealt, RIGS, HoldMoves(held=seldom, mends_s=(2.0, 4.5, 7.0, 9.5, 12.0, 14.5, 17.0), done=True))
+    assert mended.path[-1][0] > runs[0].path[-1][0], "a bow that is left to grow draws the float along"
+    easy = Dealt(seed=5, level=1)
+    left, laid = (hold_play(easy, RIGS, HoldMoves(held=seldom, mends_s=m)) for m in ((), (3.0,)))
+    assert left == laid, "near the rod there is no bow to mend"
     hard = hold_play(dealt, RIGS, HoldMoves(held=(HeldAt(time_s=0.0, hold=0.35),), done=True))
     assert hard.score is not None
     assert hard.score.share < 0.2, "held hard the bait swings up and out of its band"

@@ -9,11 +9,14 @@ from brookwind.core.practice.cock import CockMoves, Hang, best_hang
 from brookwind.core.practice.deal import Dealt, ExerciseId
 from brookwind.core.practice.depth import MOST_CASTS, DepthMoves, depth_auto, known_m
 from brookwind.core.practice.exercises import Moves, Play, play
-from brookwind.core.practice.hold import HeldAt, HoldMoves, hold_task
+from brookwind.core.practice.hold import TURNS_S, HeldAt, HoldMoves, hold_task
 from brookwind.core.practice.read import ReadMoves, read_play, read_task
 from brookwind.core.practice.tie import TieMoves, order_of, tied
 from brookwind.core.rig.book import Book
 from brookwind.core.rig.document import Rig
+
+MENDS_S = tuple(TURNS_S * k for k in range(1, 20))
+"""It mends whenever its line has come straight. [s]"""
 
 
 def auto(exercise: ExerciseId, dealt: Dealt, rigs: tuple[Rig, ...], book: Book) -> tuple[Moves, Play]:
@@ -48,7 +51,7 @@ def _moves(exercise: ExerciseId, dealt: Dealt, rigs: tuple[Rig, ...], book: Book
             hold = hold_task(dealt, rigs)
             middle = 0.5 * (hold.low_m + hold.high_m)
             best = min((h for h in hold.hangs if h.hold >= 0.7), key=lambda h: abs(h.height_m - middle))
-            return Moves(hold=HoldMoves(held=(HeldAt(time_s=0.0, hold=best.hold),), done=True))
+            return Moves(hold=HoldMoves(held=(HeldAt(time_s=0.0, hold=best.hold),), mends_s=MENDS_S, done=True))
         case "tie":
             return Moves(tie=TieMoves(put=tuple(order_of(tied(dealt, rigs)))))
 

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Sequence
 from math import exp
 
 from pydantic import Field
@@ -13,8 +14,8 @@ from brookwind.core.frozen import Frozen
 from brookwind.core.practice.deal import Dealt, Score, luck
 from brookwind.core.rest.stop import set_stop
 from brookwind.core.rig.book import Book
-from brookwind.core.rig.components import Float, Shot
-from brookwind.core.rig.document import Rig, of_kind
+from brookwind.core.rig.components import Component, Float, Shot
+from brookwind.core.rig.document import Rig, of_kind, read_rig
 from brookwind.core.rig.threading import is_free_shot
 from brookwind.core.situation import Situation
 
@@ -71,7 +72,7 @@ class ChoosePlay(Frozen):
 def _scaled(rig: Rig, by: float) -> Rig:
     """A float and shot so many times as heavy."""
 
-    def changed(c: object) -> object:
+    def changed(c: Component) -> Component:
         if isinstance(c, Float):
             spec = c.spec.model_copy(
                 update={"capacity_kg": None if c.spec.capacity_kg is None else by * c.spec.capacity_kg,
@@ -82,9 +83,21 @@ def _scaled(rig: Rig, by: float) -> Rig:
             return c.model_copy(update={"mass_kg": by * c.mass_kg})
         return c
 
-    return Rig.model_validate(
-        {**rig.model_dump(), "components": [changed(c).model_dump() for c in rig.components]}  # type: ignore[attr-defined]
-    )
+    return _with(rig, [changed(c) for c in rig.components])
+
+
+def _with(rig: Rig, components: Sequence[Component]) -> Rig:
+    return read_rig({**rig.model_dump(mode="json"), "components": [c.model_dump(mode="json") for c in components]})
+
+
+def _raised(rig: Rig) -> Rig:
+    """All its shot up in the upper half of the line: the tail falls by itself."""
+    free = sorted((s for s in of_kind(rig, Shot) if is_free_shot(s) and s.position_m < rig.setting_m),
+                  key=lambda s: s.position_m)  # fmt: skip
+    low, high = 0.5 * rig.setting_m, 0.9 * rig.setting_m
+    up = {s.id: low + (high - low) * k / max(1, len(free)) for k, s in enumerate(free)}
+    moved = [c.model_copy(update={"position_m": up[c.id]}) if c.id in up else c for c in rig.components]
+    return _with(rig, moved)
 
 
 def _pool(rigs: tuple[Rig, ...]) -> list[Rig]:
@@ -103,12 +116,14 @@ def _rigs(dealt: Dealt, rigs: tuple[Rig, ...]) -> tuple[Rig, dict[str, Rig]]:
     for rig in pool:
         try:
             right = Situation(rig).stop_set_somehow.rig
-            made = {
-                "right": right,
+            wrong = {
                 "small": _scaled(right, by),
                 "large": _scaled(right, 1.0 / by),
                 "short": set_stop(right, max(0.1, right.setting_m - 0.12 - 0.1 * right.water.depth_m)),
+                "high": _raised(right),
             }
+            left_out = draw.choice(list(wrong))
+            made = {"right": right, **{k: r for k, r in wrong.items() if k != left_out}}
             for one in made.values():
                 _ = Situation(one).settled
         except BrookwindError:

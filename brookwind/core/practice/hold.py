@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 from math import pi, sin
+from typing import Annotated
 
 import numpy as np
 from pydantic import Field
@@ -14,6 +15,7 @@ from brookwind.core.figures import Told, length, share
 from brookwind.core.frozen import Frozen
 from brookwind.core.practice.deal import Dealt, Score, luck
 from brookwind.core.rig.document import Rig
+from brookwind.core.run.mend import Bowing
 from brookwind.core.situation import Situation
 
 HOLDS = (0.3, 0.45, 0.55, 0.65, 0.7, 0.75, 0.8, 0.85, 0.9, 0.95)
@@ -22,6 +24,11 @@ BAND_M = {1: 0.12, 2: 0.09, 3: 0.06}
 """Height of the band, by level. [m]"""
 BUMPS_M = {1: 0.04, 2: 0.07, 3: 0.1}
 """How uneven the bed is, by level. [m]"""
+BOW = {1: 0.0, 2: 0.06, 3: 0.1}
+"""What the bow of the line, once grown, adds to the float's speed over the surface's, by level: at 14 to 16 m with
+5 % of slack. Editable defaults, about what `drift` finds."""
+TURNS_S = 2.5
+"""Time in which a mended line comes straight. [s] Editable default, about what `bowing` finds."""
 RUN_M = 14.0
 """Length of the run. [m]"""
 SLOWEST_S = 120.0
@@ -54,6 +61,10 @@ class HoldTask(Frozen):
     """The bait is to stay between these, off the bed."""
     hangs: tuple[Hangs, ...]
     follows_s: float
+    bow: float
+    """What the bow of the line adds to the hold once it has grown."""
+    turns_s: float
+    """Time in which a mended line comes straight; its pull grows as the square of the time, whole at root 5 of it."""
     bed: tuple[tuple[float, float], ...]
     """(distance, how much the bed stands up there). [m, m]"""
     says: Told
@@ -70,6 +81,8 @@ class HoldMoves(Frozen):
     """Everything the hand did, in order."""
 
     held: tuple[HeldAt, ...] = Field(default=(), max_length=4000)
+    mends_s: tuple[Annotated[float, Field(ge=0, le=SLOWEST_S)], ...] = Field(default=(), max_length=200)
+    """When the line was mended."""
     done: bool = False
 
 
@@ -129,7 +142,7 @@ def hold_task(dealt: Dealt, rigs: tuple[Rig, ...]) -> HoldTask:
     figures = {"low": length(low), "high": length(low + BAND_M[dealt.level])}
     return HoldTask(
         rig=rig.name, run_m=RUN_M, depth_m=rig.water.depth_m, low_m=low, high_m=low + BAND_M[dealt.level],
-        hangs=hangs, follows_s=FOLLOWS_S, bed=_bed(dealt),
+        hangs=hangs, follows_s=FOLLOWS_S, bow=BOW[dealt.level], turns_s=TURNS_S, bed=_bed(dealt),
         says=Told(says="Run it through, the bait {low} to {high} off the bed all the way.", figures=figures),
     )  # fmt: skip
 
@@ -137,26 +150,34 @@ def hold_task(dealt: Dealt, rigs: tuple[Rig, ...]) -> HoldTask:
 def hold_play(dealt: Dealt, rigs: tuple[Rig, ...], moves: HoldMoves) -> HoldPlay:
     """The run by what the hand did.
 
-    dx/dt = V(h),  dh/dt = (held - h) / `FOLLOWS_S`,  bait = height(h) - bed(x + lead(h))
+    dx/dt = V(h),  dh/dt = (held + bow min(1, t^2/5) - h) / `FOLLOWS_S`,  bait = height(h) - bed(x + lead(h))
+
+    t since the last mend, in `TURNS_S`.
 
     dealt: which exercise.
     rigs: rigs to choose from.
     moves: how it was held, and from when on.
     Raises: OutOfRange when the moments go back.
+    Source: as `hold_task`; the pull of a mended line as `Bowing.share`.
     """
     times = [h.time_s for h in moves.held]
-    if times != sorted(times):
+    if times != sorted(times) or list(moves.mends_s) != sorted(moves.mends_s):
         raise OutOfRange.one("held-order", "The moments go back.", "Send them in order.", ("held",))
     task = hold_task(dealt, rigs)
     table = [[getattr(h, k) for h in task.hangs] for k in ("hold", "speed_m_s", "height_m", "lead_m")]
     at, beds = zip(*task.bed, strict=True)
     x = t = inside = snagged = 0.0
     hand = now = 0.8
-    path, k = [], 0
+    path, k, mended = [], 0, 0
+    line = Bowing(bow_m=TURNS_S, past_m_s=1.0)
+    laid = 0.0
     while x < task.run_m and t < SLOWEST_S:
         while k < len(moves.held) and moves.held[k].time_s <= t + 1e-9:
             hand, k = moves.held[k].hold, k + 1
-        now += (hand - now) * STEP_S / FOLLOWS_S
+        while mended < len(moves.mends_s) and moves.mends_s[mended] <= t + 1e-9:
+            laid, mended = moves.mends_s[mended], mended + 1
+        target = min(1.0, hand + task.bow * line.share(t - laid))
+        now += (target - now) * STEP_S / FOLLOWS_S
         speed, height, lead = (float(np.interp(now, table[0], row)) for row in table[1:])
         bait = height - float(np.interp(x + lead, at, beds))
         inside += STEP_S * (task.low_m <= bait <= task.high_m)

@@ -6106,6 +6106,11 @@ export interface components {
              * @default []
              */
             held: components["schemas"]["HeldAt"][];
+            /**
+             * Mends S
+             * @default []
+             */
+            mends_s: number[];
         };
         /**
          * HoldPlay
@@ -6142,6 +6147,8 @@ export interface components {
                 number,
                 number
             ][];
+            /** Bow */
+            bow: number;
             /** Depth M */
             depth_m: number;
             /** Follows S */
@@ -6157,6 +6164,8 @@ export interface components {
             /** Run M */
             run_m: number;
             says: components["schemas"]["Told"];
+            /** Turns S */
+            turns_s: number;
         };
         /**
          * Holds

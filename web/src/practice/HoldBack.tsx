@@ -11,7 +11,7 @@ import type { Playing } from "./useGame";
 type Task = Schemas["HoldTask"];
 type Props = Playing<Task, Schemas["HoldMoves"], Schemas["HoldPlay"]>;
 
-const BEGINS: Run = { time: 0, x: 0, hand: 0.8, now: 0.8 };
+const BEGINS: Run = { time: 0, x: 0, hand: 0.8, now: 0.8, laid: 0 };
 const [WIDE, HIGH, SURFACE] = [760, 240, 26];
 
 /** Run a float down the stream by a slider for the hand, the bait kept in its band. */
@@ -20,6 +20,7 @@ export function HoldBack({ task, play, over, onFinish }: Props) {
   const [running, setRunning] = useState(false);
   const [hand, setHand] = useState(0.8);
   const run = useRef<Run>(BEGINS);
+  const mends = useRef<number[]>([]);
   const held = useRef<{ time_s: number; hold: number }[]>([]);
   const drawing = useRef<{ float: SVGGElement | null; line: SVGLineElement | null; bait: SVGCircleElement | null }>({
     float: null,
@@ -70,7 +71,7 @@ export function HoldBack({ task, play, over, onFinish }: Props) {
       draw();
       if (run.current.x >= task.run_m) {
         setRunning(false);
-        onFinish({ held: held.current, done: true });
+        onFinish({ held: held.current, mends_s: mends.current, done: true });
       } else frame = requestAnimationFrame(tick);
     });
     return () => cancelAnimationFrame(frame);
@@ -81,9 +82,15 @@ export function HoldBack({ task, play, over, onFinish }: Props) {
     if (running && held.current.length < 3900)
       held.current.push({ time_s: Math.round(run.current.time * 100) / 100, hold: value });
   };
+  const mend = () => {
+    const at = Math.round(run.current.time * 100) / 100;
+    run.current = { ...run.current, laid: at };
+    if (mends.current.length < 190) mends.current.push(at);
+  };
   const start = () => {
     run.current = { ...BEGINS, hand };
     held.current = [{ time_s: 0, hold: hand }];
+    mends.current = [];
     setRunning(true);
   };
   return (
@@ -132,6 +139,11 @@ export function HoldBack({ task, play, over, onFinish }: Props) {
         {!over && (
           <Button variant="solid" minH="12" onClick={start} disabled={running}>
             {running ? "Running" : "Let it go"}
+          </Button>
+        )}
+        {!over && task.bow > 0 && (
+          <Button minH="12" onClick={mend} disabled={!running}>
+            Mend
           </Button>
         )}
         <Text ref={said} fontWeight="bold" minW="24" data-testid="bait" />

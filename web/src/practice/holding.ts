@@ -1,7 +1,7 @@
 import type { Schemas } from "../api/client";
 
 type Task = Schemas["HoldTask"];
-export type Run = { time: number; x: number; hand: number; now: number };
+export type Run = { time: number; x: number; hand: number; now: number; laid: number };
 
 const at = (x: number, xs: number[], ys: number[]): number => {
   const last = xs.length - 1;
@@ -34,7 +34,10 @@ export const STEP_S = 0.02;
 export function later(task: Task, run: Run, seconds: number): Run {
   let next = run;
   for (let left = seconds; left > 1e-9 && next.x < task.run_m; left -= STEP_S) {
-    const now = next.now + ((next.hand - next.now) * STEP_S) / task.follows_s;
+    // A mended line pulls again as the square of the time.
+    const bowed = task.bow * Math.min(1, ((next.time - next.laid) / task.turns_s) ** 2 / 5);
+    const target = Math.min(1, next.hand + bowed);
+    const now = next.now + ((target - next.now) * STEP_S) / task.follows_s;
     const moved = { ...next, now };
     next = { ...moved, x: next.x + hangs(task, moved).speed * STEP_S, time: next.time + STEP_S };
   }
