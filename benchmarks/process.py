@@ -161,6 +161,30 @@ def scrub_frames(page: Page) -> float:
     return float(page.evaluate(_SCRUB))
 
 
+_RUN = """
+async () => {
+  let frames = 0;
+  const began = performance.now();
+  while (performance.now() - began < 3000) {
+    await new Promise(requestAnimationFrame);
+    frames++;
+    const hand = document.getElementById("hand");
+    const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, "value").set;
+    set.call(hand, String(70 + (frames % 20)));
+    hand.dispatchEvent(new Event("input", { bubbles: true }));
+  }
+  return (1000 * frames) / (performance.now() - began);
+}
+"""
+
+
+def held_frames(page: Page) -> float:
+    """Frames a second while a float is held back down a run by a hand that never rests."""
+    page.goto(f"http://127.0.0.1:{PORT}/practice/hold?seed=3")
+    page.get_by_role("button", name="Let it go").click()
+    return float(page.evaluate(_RUN))
+
+
 _PRESS = """
 async () => {
   const button = [...document.querySelectorAll("button")].find((b) => b.textContent.includes("run done"));
@@ -224,6 +248,7 @@ def in_browser() -> None:
         ms = drag_ms(page)
         tell("rig redrawn as a shot is dragged", ms / 1000, f"95th percentile {ms:.0f} ms", "50")
         print(f"scrubbing two falls: {scrub_frames(page):.0f} frames a second (wanted 50)")
+        print(f"holding back in practice: {held_frames(page):.0f} frames a second (wanted 50)")
         first, press, again = at_water_s(browser)
         tell("the water's edge opened first", first, f"{first:.2f} s", "1.5")
         tell("a press there shown", press, f"median {1000 * press:.0f} ms", "50")
