@@ -67,7 +67,7 @@ def test_a_shut_window_says_what_to_give_up_and_opens_when_it_is_given(floats: P
     expect(offers).to_contain_text("Fish at 29.8")
     offers.get_by_role("button", name="Do so").first.click()
     expect(says).to_contain_text(re.compile("^From .* to "))
-    expect(floats.get_by_label("Distance", exact=True)).to_have_value("31.4 m")
+    expect(floats.get_by_label("Distance", exact=True)).to_have_value("29.8 m")
     for _ in range(2):
         floats.get_by_role("button", name="Undo").click()
     expect(says).to_contain_text("From 1 g (cast)")
