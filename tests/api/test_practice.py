@@ -34,6 +34,9 @@ def test_a_day_is_rehearsed_with_its_own_rigs(client: TestClient) -> None:
     rig = client.get("/api/rigs/bream-slider").json()["fields"]
     task = client.post("/api/practice/deal", json={"exercise": "tie", "given": [rig]}).json()["tie"]
     assert task["rig"] == rig["name"]
+    swim = {"exercise": "depth", "dealt": {"seed": 3, "about_m": 9.0}}
+    bed = client.post("/api/practice/deal", json=swim).json()["depth"]
+    assert (bed["least_m"], bed["most_m"]) == (5.4, 12.0)
     refused = client.post("/api/practice/deal", json={"exercise": "hold", "given": [rig]})
     assert refused.json()["errors"][0]["code"] == "no-stream"
     bad = client.post("/api/practice/deal", json={"exercise": "tie", "dealt": {"seed": "seven"}})

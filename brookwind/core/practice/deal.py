@@ -21,6 +21,8 @@ class Dealt(Frozen):
 
     seed: int = Field(default=1, ge=0, le=2**31 - 1)
     level: int = Field(default=1, ge=1, le=3)
+    about_m: float | None = Field(default=None, ge=0.3, le=20)
+    """Depth of the swim that is rehearsed; any when not given. [m]"""
 
 
 class Score(Frozen):

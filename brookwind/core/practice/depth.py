@@ -74,8 +74,15 @@ class DepthPlay(Frozen):
     """The casts the helper would have made, once it is over."""
 
 
+def _between_m(dealt: Dealt) -> tuple[float, float]:
+    """Between which depths the bed is hidden: about the swim's own, where one is rehearsed. [m]"""
+    if dealt.about_m is None:
+        return _BEDS[dealt.level]
+    return round(max(0.2, 0.6 * dealt.about_m), 1), round(1.3 * dealt.about_m + 0.3, 1)
+
+
 def _spot(dealt: Dealt) -> Plumbing:
-    least, most = _BEDS[dealt.level]
+    least, most = _between_m(dealt)
     setup = Setup(
         spec=FloatSpec(type="straight-waggler", capacity_kg=0.003), plummet_kg=0.03, wanted_tip_m=0.01,
         surface_m_s=_CURRENT_M_S[dealt.level],
@@ -88,7 +95,7 @@ def hidden_m(dealt: Dealt) -> float:
 
     dealt: which exercise.
     """
-    return round(luck("depth", dealt).uniform(*_BEDS[dealt.level]), 2)
+    return round(luck("depth", dealt).uniform(*_between_m(dealt)), 2)
 
 
 def depth_task(dealt: Dealt) -> DepthTask:

@@ -4390,6 +4390,8 @@ export interface components {
          * @description Which exercise it is; dealt again it is the same.
          */
         Dealt: {
+            /** About M */
+            about_m?: number | null;
             /**
              * Level
              * @default 1

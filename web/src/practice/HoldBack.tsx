@@ -18,7 +18,9 @@ const [WIDE, HIGH, SURFACE] = [760, 240, 26];
 export function HoldBack({ task, play, over, onFinish }: Props) {
   const { units } = useSettings();
   const [running, setRunning] = useState(false);
-  const [hand, setHand] = useState(0.8);
+  // The hand moves at every frame: past React, like the drawing.
+  const hand = useRef(0.8);
+  const told = useRef<HTMLSpanElement>(null);
   const run = useRef<Run>(BEGINS);
   const mends = useRef<number[]>([]);
   const held = useRef<{ time_s: number; hold: number }[]>([]);
@@ -77,7 +79,8 @@ export function HoldBack({ task, play, over, onFinish }: Props) {
     return () => cancelAnimationFrame(frame);
   }, [running]);
   const hold = (value: number) => {
-    setHand(value);
+    hand.current = value;
+    if (told.current) told.current.textContent = `${Math.round(value * 100)} %`;
     run.current = { ...run.current, hand: value };
     if (running && held.current.length < 3900)
       held.current.push({ time_s: Math.round(run.current.time * 100) / 100, hold: value });
@@ -88,8 +91,8 @@ export function HoldBack({ task, play, over, onFinish }: Props) {
     if (mends.current.length < 190) mends.current.push(at);
   };
   const start = () => {
-    run.current = { ...BEGINS, hand };
-    held.current = [{ time_s: 0, hold: hand }];
+    run.current = { ...BEGINS, hand: hand.current };
+    held.current = [{ time_s: 0, hold: hand.current }];
     mends.current = [];
     setRunning(true);
   };
@@ -154,7 +157,7 @@ export function HoldBack({ task, play, over, onFinish }: Props) {
       {!over && (
         <Box>
           <label className="bw-label" htmlFor="hand">
-            Hold back: the float goes at {Math.round(hand * 100)} % of the current
+            Hold back: the float goes at <span ref={told}>80 %</span> of the current
           </label>
           <input
             id="hand"
@@ -162,9 +165,9 @@ export function HoldBack({ task, play, over, onFinish }: Props) {
             min="30"
             max="95"
             step="1"
-            value={Math.round(hand * 100)}
+            defaultValue="80"
             style={{ width: "100%", minHeight: 48, accentColor: "var(--chakra-colors-float)" }}
-            onChange={(e) => hold(Number(e.target.value) / 100)}
+            onInput={(e) => hold(Number(e.currentTarget.value) / 100)}
           />
         </Box>
       )}

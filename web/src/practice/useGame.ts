@@ -32,7 +32,9 @@ export function useGame(exercise: ExerciseId, level: number, given: Rig[], seed?
     return kept.id && !kept.over && !other ? kept : dealtAnew(level, given, seed);
   });
   useEffect(() => void lasting.set(key(exercise), JSON.stringify(game)), [exercise, game]);
-  const dealt = { seed: game.seed, level: game.level };
+  // The swim of a day that is rehearsed is that of its first rig.
+  const about_m = game.given[0]?.water.depth_m ?? null;
+  const dealt = { seed: game.seed, level: game.level, about_m };
   const task = useQuery({
     queryKey: ["practice-deal", exercise, game.seed, game.level, game.given],
     queryFn: ({ signal }) => api.dealExercise({ exercise, dealt, given: game.given }, signal),
@@ -59,7 +61,7 @@ export function useGame(exercise: ExerciseId, level: number, given: Rig[], seed?
       try {
         await api.keepExercise({
           exercise,
-          dealt: { seed: game.seed, level: game.level },
+          dealt: { seed: game.seed, level: game.level, about_m },
           given: game.given,
           id: game.id,
           moves,
@@ -71,7 +73,7 @@ export function useGame(exercise: ExerciseId, level: number, given: Rig[], seed?
         setSaid(error.message);
       }
     },
-    [exercise, game.seed, game.level, game.given, game.id, queries],
+    [exercise, game.seed, game.level, game.given, game.id, about_m, queries],
   );
   const again = useCallback((next: number) => setGame((g) => dealtAnew(next, g.given)), []);
   return {
