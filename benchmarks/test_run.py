@@ -7,7 +7,8 @@ from pytest_benchmark.fixture import BenchmarkFixture
 
 from brookwind.core.rig.document import Rig
 from brookwind.core.run.casting import casting
-from brookwind.core.run.plan import RunWish, run_plan
+from brookwind.core.run.plan import run_plan
+from brookwind.core.run.plan_answer import RunWish
 from brookwind.core.situation import Situation
 from brookwind.demo.load import demo_rigs
 

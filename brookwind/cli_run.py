@@ -15,7 +15,8 @@ from brookwind.core.rig.refusals import from_validation
 from brookwind.core.run.casting import CastWish, casting
 from brookwind.core.run.feeding import Thrown, feeding
 from brookwind.core.run.of_rig import SLACK, TIP_M, HowHeld, line_answer
-from brookwind.core.run.plan import RunPlan, RunWish, run_plan
+from brookwind.core.run.plan import run_plan
+from brookwind.core.run.plan_answer import RunPlan, RunWish
 
 TipHeight = Annotated[float, typer.Option("--tip", help="Rod tip over the water, m.")]
 Slack = Annotated[float, typer.Option(help="Line out over the straight way, as a share of it.")]

@@ -16,7 +16,8 @@ from brookwind.core.run.drifting import COMES_IN, RunDrift, Water, drift
 from brookwind.core.run.line_out import Lane, LineOut
 from brookwind.core.run.mend import bowing
 from brookwind.core.run.of_rig import HowHeld, lanes_of, surveyed_lanes
-from brookwind.core.run.plan import RunPlan, RunWish, run_plan, water_of
+from brookwind.core.run.plan import run_plan, water_of
+from brookwind.core.run.plan_answer import RunPlan, RunWish
 from brookwind.core.run.slip import slip_of
 from brookwind.core.situation import Situation
 from brookwind.core.survey.current import current

@@ -27,7 +27,8 @@ from brookwind.core.run.feeding import FeedAnswer, Groundbait, GroundbaitAnswer,
 from brookwind.core.run.matching import Matching, matching
 from brookwind.core.run.of_rig import HowHeld, LineAnswer, line_answer, surveyed_lanes
 from brookwind.core.run.on_pole import PoleHeld, PoleLine, pole_line
-from brookwind.core.run.plan import RunPlan, RunWish, run_plan
+from brookwind.core.run.plan import run_plan
+from brookwind.core.run.plan_answer import RunPlan, RunWish
 from brookwind.core.run.ways import WAYS, FeedWay
 from brookwind.core.situation import Situation
 from brookwind.core.survey.bed_map import along_run

@@ -7,11 +7,7 @@ from itertools import pairwise
 from math import atan2, degrees
 from typing import Literal, NamedTuple
 
-from pydantic import Field
-
 from brookwind.core.errors import BrookwindError, OutOfRange, Problem
-from brookwind.core.figures import Figure, Told
-from brookwind.core.frozen import Frozen
 from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.motion.afloat import go
 from brookwind.core.motion.doubts import bait_height_m
@@ -20,10 +16,11 @@ from brookwind.core.motion.feed import FEED, falls_at_m_s, sinks_along
 from brookwind.core.rig.document import Rig
 from brookwind.core.run.drifting import Moment, RunDrift, Water, drift
 from brookwind.core.run.feeding import FeedAnswer, Thrown, feeding
-from brookwind.core.run.line_out import Lane
 from brookwind.core.run.of_rig import HowHeld, lanes_of
+from brookwind.core.run.plan_answer import Leg, RunPlan, RunWish, Spot
+from brookwind.core.run.plan_words import said_of
 from brookwind.core.run.slip import slip_of
-from brookwind.core.run.ways import WayId, usual_thrown, usual_way
+from brookwind.core.run.ways import usual_thrown, usual_way
 from brookwind.core.situation import Situation
 
 STRETCH_M = 6.0
@@ -36,92 +33,6 @@ WINS = 0.8
 """Mends are told that leave no more than this share of what the line does. Editable default."""
 _FRAMES = 24
 """Moments of the fall that are handed on."""
-_TOLD_MENDS = 3
-"""So many mends are told one by one."""
-_TELLS = 0.02
-"""A difference of speed below this share is none."""
-
-
-class RunWish(Frozen):
-    """How a run is fished."""
-
-    how: HowHeld = HowHeld()
-    fish_from_m: float = Field(default=0.0, ge=-50, le=100)
-    """Where the bait is to be down, downstream of the angler. [m]"""
-    fish_to_m: float | None = Field(default=None, ge=-50, le=150)
-    """Where the stretch that is fished ends; `STRETCH_M` further when not given. [m]"""
-    thrown: Thrown | None = None
-    """What is fed; what is usual for the rig when not given."""
-    way: WayId | None = None
-    """The way to feed, where `thrown` is not given."""
-    feed_s: float = Field(default=2.0, ge=0, le=120)
-    """Time it takes to feed, each run. [s] Editable default."""
-    cast_s: float = Field(default=3.0, ge=0.5, le=60)
-    """Time it takes to cast and to lay the line. [s] Editable default."""
-    fish_s: float = Field(default=180.0, ge=5, le=7200)
-    """In water that does not move the float: how long it is left. [s] Editable default."""
-    retrieve_m_s: float = Field(default=0.8, ge=0.1, le=5)
-    """Speed at which the line is wound in. [m/s] Editable default."""
-
-
-class Leg(Frozen):
-    """A part of the cycle."""
-
-    id: Literal["feed", "cast", "sinks", "fishes", "winds-in"]
-    name: str
-    seconds: float
-
-
-class Spot(Frozen):
-    """A place of the swim: downstream of the angler, and out. [m]"""
-
-    x_m: float
-    y_m: float
-
-
-class RunPlan(Frozen):
-    """One run, and how many there are in an hour."""
-
-    flows: bool
-    """The float runs; else it stays where it was cast."""
-    lanes: tuple[Lane, ...]
-    lands: Spot
-    upstream_deg: float
-    """Of the cast, from straight out; negative downstream. [degrees]"""
-    down: Spot
-    """Where the bait is down."""
-    down_s: float
-    way: WayId
-    """How it is fed: as asked, else as is usual for the rig."""
-    thrown: Thrown | None
-    """What is fed, and how; None where nothing is."""
-    feed: FeedAnswer | None
-    feed_at: Spot | None
-    feed_path: tuple[tuple[float, float, float], ...]
-    """(time since it is thrown, x downstream of the angler, depth). [s, m, m]"""
-    feed_problem: Problem | None
-    """Why nothing is said of the feed."""
-    drift: RunDrift | None
-    """With the mends it is worth; None where the float stays."""
-    bare: RunDrift | None
-    """Without any."""
-    free_m_s: float
-    """The float's own speed where it is fished."""
-    bare_share: float
-    """How much quicker it runs without a mend, at most; negative: slower."""
-    mended_share: float
-    """By how much it is off from the first mend on, either way, in the mean."""
-    give_m_s: float
-    """Line to give at most. [m/s]"""
-    bait_up_m: float | None
-    """By how much the line's pull lifts the bait off its height without a mend. [m]"""
-    fishes_m: float
-    fishes_s: float
-    cycle: tuple[Leg, ...]
-    casts_an_hour: float
-    sinking: tuple[Frame, ...]
-    """The fall, x from where the float lands."""
-    says: tuple[Told, ...]
 
 
 class _Down(NamedTuple):
@@ -196,7 +107,7 @@ def run_plan(
         give_m_s=_give(mended), bait_up_m=_bait_up(there, bare), fishes_m=fishes_m, fishes_s=fishes_s, cycle=cycle,
         casts_an_hour=an_hour, sinking=fall.frames, says=(),
     )  # fmt: skip
-    return plan.model_copy(update={"says": _says(plan)})
+    return plan.model_copy(update={"says": said_of(plan)})
 
 
 def water_of(there: Situation, how: HowHeld, sinks_s: float, drift_m: float) -> Water:
@@ -296,78 +207,3 @@ def _bait_up(there: Situation, bare: RunDrift | None) -> float | None:
     except BrookwindError:
         return None
     return float(bait_height_m(found, found.resting.state) - bait_height_m(there.shape, there.shape.resting.state))
-
-
-def _says(plan: RunPlan) -> tuple[Told, ...]:
-    return tuple(t for t in (_cast_says(plan), _line_says(plan), _end_says(plan)) if t is not None)
-
-
-def _cast_says(plan: RunPlan) -> Told:
-    """To half a metre and a second: nobody casts any finer."""
-    up = round(2.0 * abs(plan.lands.x_m)) / 2.0
-    figures = {
-        "out": Figure(value=plan.lands.y_m, quantity="distance"), "up": Figure(value=up, quantity="distance"),
-        "time": Figure(value=max(1.0, float(round(plan.down_s))), quantity="time"),
-    }  # fmt: skip
-    if not plan.flows:
-        return Told(says="Fished {out} out, the bait is down after {time}.", figures=figures)
-    if up < 0.5:
-        return Told(says="Cast straight out, {out}: the bait is down after {time}.", figures=figures)
-    where = "upstream" if plan.lands.x_m < 0.0 else "downstream"
-    return Told(
-        says=f"Cast {{out}} out and {{up}} {where} of you: the bait is down after {{time}}, where they lie.",
-        figures=figures,
-    )
-
-
-def _line_says(plan: RunPlan) -> Told | None:
-    if plan.drift is None:
-        return None
-    figures = {
-        "share": Figure(value=abs(plan.bare_share), quantity="share"),
-        "left": Figure(value=abs(plan.mended_share), quantity="share"),
-    }
-    if abs(plan.bare_share) < _TELLS:
-        return Told(says="The line hardly changes its speed: no mend is needed.", figures={})
-    way = "quick" if plan.bare_share > 0.0 else "slow"
-    mends = plan.drift.mends
-    if not mends:
-        return Told(says=f"The line makes it {{share}} too {way}: not worth a mend.", figures=figures)
-    if len(mends) > _TOLD_MENDS:
-        figures["first"] = Figure(value=float(round(mends[0].time_s)), quantity="time")
-        each = (mends[-1].time_s - mends[0].time_s) / (len(mends) - 1)
-        figures["each"] = Figure(value=float(round(each)), quantity="time")
-        when = f"{mends[0].way} after {{first}}, then each {{each}}"
-    else:
-        said = []
-        for k, mend in enumerate(mends):
-            figures[f"m{k}"] = Figure(value=float(round(mend.time_s)), quantity="time")
-            turned = k == 0 or mend.way != mends[k - 1].way
-            said.append(f"{mend.way} after {{m{k}}}" if turned else f"after {{m{k}}}")
-        when = " and ".join((", ".join(said[:-1]), said[-1])) if len(said) > 1 else said[0]
-    return Told(
-        says=f"The line makes it up to {{share}} too {way}. Mend {when}: then it is about {{left}} off.",
-        figures=figures,
-    )
-
-
-_ENDS = {
-    "stretch": "It fishes {far} of the stretch, in {time}.",
-    "swings-in": "It fishes {far} in {time}, then it swings in: end the run there.",
-    "line": "It fishes {far} in {time}; beyond that it cannot be told how the line lies.",
-    "stands": "It fishes {far} in {time} and goes no further worth waiting for.",
-}
-
-
-def _end_says(plan: RunPlan) -> Told | None:
-    if plan.drift is None:
-        return None
-    figures = {
-        "far": Figure(value=plan.fishes_m, quantity="distance"),
-        "time": Figure(value=float(round(plan.fishes_s)), quantity="time"),
-        "in": Figure(value=plan.lands.y_m - plan.drift.moments[-1].y_m, quantity="distance"),
-    }
-    says = _ENDS[plan.drift.end]
-    if plan.drift.end == "stretch" and figures["in"].value > 0.3:
-        says += " It comes in by {in}."
-    return Told(says=says, figures=figures)

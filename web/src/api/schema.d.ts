@@ -9290,12 +9290,12 @@ export interface components {
             casts_an_hour: number;
             /** Cycle */
             cycle: components["schemas"]["Leg"][];
-            down: components["schemas"]["brookwind__core__run__plan__Spot"];
+            down: components["schemas"]["brookwind__core__run__plan_answer__Spot"];
             /** Down S */
             down_s: number;
             drift: components["schemas"]["RunDrift"] | null;
             feed: components["schemas"]["FeedAnswer"] | null;
-            feed_at: components["schemas"]["brookwind__core__run__plan__Spot"] | null;
+            feed_at: components["schemas"]["brookwind__core__run__plan_answer__Spot"] | null;
             /** Feed Path */
             feed_path: [
                 number,
@@ -9313,7 +9313,7 @@ export interface components {
             free_m_s: number;
             /** Give M S */
             give_m_s: number;
-            lands: components["schemas"]["brookwind__core__run__plan__Spot"];
+            lands: components["schemas"]["brookwind__core__run__plan_answer__Spot"];
             /** Lanes */
             lanes: components["schemas"]["Lane"][];
             /** Mended Share */
@@ -12018,7 +12018,7 @@ export interface components {
          * Spot
          * @description A place of the swim: downstream of the angler, and out. [m]
          */
-        brookwind__core__run__plan__Spot: {
+        brookwind__core__run__plan_answer__Spot: {
             /** X M */
             x_m: number;
             /** Y M */
