@@ -17,7 +17,7 @@ from brookwind.core.rig.document import Rig
 from brookwind.core.run.drifting import Moment, RunDrift, Water, drift
 from brookwind.core.run.feeding import FeedAnswer, Thrown, feeding
 from brookwind.core.run.of_rig import HowHeld, lanes_of
-from brookwind.core.run.plan_answer import Leg, RunPlan, RunWish, Spot
+from brookwind.core.run.plan_answer import Leg, RunPlan, RunWish, SwimSpot
 from brookwind.core.run.plan_words import said_of
 from brookwind.core.run.slip import slip_of
 from brookwind.core.run.ways import usual_thrown, usual_way
@@ -94,11 +94,13 @@ def run_plan(
     feed_at = None
     if feed is not None and feed.throw_m is not None:
         # In still water a stretched rig lies out along the cast, and sinks that way.
-        feed_at = Spot(x_m=lands_x + feed.throw_m, y_m=out) if flows else Spot(x_m=lands_x, y_m=out + feed.throw_m)
+        feed_at = (
+            SwimSpot(x_m=lands_x + feed.throw_m, y_m=out) if flows else SwimSpot(x_m=lands_x, y_m=out + feed.throw_m)
+        )
     free = water.free_m_s if water else 0.0
     plan = RunPlan(
-        flows=flows, lanes=lanes_of(rig, ask.how), lands=Spot(x_m=lands_x, y_m=out),
-        upstream_deg=degrees(atan2(-lands_x, out)), down=Spot(x_m=ask.fish_from_m, y_m=out), down_s=fall.ready_s,
+        flows=flows, lanes=lanes_of(rig, ask.how), lands=SwimSpot(x_m=lands_x, y_m=out),
+        upstream_deg=degrees(atan2(-lands_x, out)), down=SwimSpot(x_m=ask.fish_from_m, y_m=out), down_s=fall.ready_s,
         way=way, thrown=thrown, feed=feed, feed_at=feed_at,
         feed_path=_feed_path(there, thrown, feed_at), feed_problem=problem,
         drift=mended, bare=bare, free_m_s=free,
@@ -150,7 +152,7 @@ def _feed(there: Situation, thrown: Thrown) -> tuple[FeedAnswer | None, Problem 
         return None, error.problems[0]
 
 
-def _feed_path(there: Situation, thrown: Thrown | None, at: Spot | None) -> tuple[tuple[float, float, float], ...]:
+def _feed_path(there: Situation, thrown: Thrown | None, at: SwimSpot | None) -> tuple[tuple[float, float, float], ...]:
     if thrown is None or at is None:
         return ()
     feed, water = FEED[thrown.feed], fluid_of(there.rig.water.temperature_c, there.rig.water.salinity)

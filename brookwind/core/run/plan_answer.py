@@ -47,7 +47,7 @@ class Leg(Frozen):
     seconds: float
 
 
-class Spot(Frozen):
+class SwimSpot(Frozen):
     """A place of the swim: downstream of the angler, and out. [m]"""
 
     x_m: float
@@ -60,10 +60,10 @@ class RunPlan(Frozen):
     flows: bool
     """The float runs; else it stays where it was cast."""
     lanes: tuple[Lane, ...]
-    lands: Spot
+    lands: SwimSpot
     upstream_deg: float
     """Of the cast, from straight out; negative downstream. [degrees]"""
-    down: Spot
+    down: SwimSpot
     """Where the bait is down."""
     down_s: float
     way: WayId
@@ -71,7 +71,7 @@ class RunPlan(Frozen):
     thrown: Thrown | None
     """What is fed, and how; None where nothing is."""
     feed: FeedAnswer | None
-    feed_at: Spot | None
+    feed_at: SwimSpot | None
     feed_path: tuple[tuple[float, float, float], ...]
     """(time since it is thrown, x downstream of the angler, depth). [s, m, m]"""
     feed_problem: Problem | None

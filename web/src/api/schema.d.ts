@@ -8097,7 +8097,7 @@ export interface components {
             rig: components["schemas"]["RigHere"] | null;
             section: components["schemas"]["Section"] | null;
             /** Spots */
-            spots: components["schemas"]["brookwind__core__survey__lies__Spot"][];
+            spots: components["schemas"]["Spot"][];
             /** Sunrise */
             sunrise: string | null;
             /** Sunset */
@@ -9290,12 +9290,12 @@ export interface components {
             casts_an_hour: number;
             /** Cycle */
             cycle: components["schemas"]["Leg"][];
-            down: components["schemas"]["brookwind__core__run__plan_answer__Spot"];
+            down: components["schemas"]["SwimSpot"];
             /** Down S */
             down_s: number;
             drift: components["schemas"]["RunDrift"] | null;
             feed: components["schemas"]["FeedAnswer"] | null;
-            feed_at: components["schemas"]["brookwind__core__run__plan_answer__Spot"] | null;
+            feed_at: components["schemas"]["SwimSpot"] | null;
             /** Feed Path */
             feed_path: [
                 number,
@@ -9313,7 +9313,7 @@ export interface components {
             free_m_s: number;
             /** Give M S */
             give_m_s: number;
-            lands: components["schemas"]["brookwind__core__run__plan_answer__Spot"];
+            lands: components["schemas"]["SwimSpot"];
             /** Lanes */
             lanes: components["schemas"]["Lane"][];
             /** Mended Share */
@@ -10200,6 +10200,18 @@ export interface components {
             speed_m_s: number;
         };
         /**
+         * Spot
+         * @description A distance worth fishing, and why.
+         */
+        Spot: {
+            /** Distance M */
+            distance_m: number;
+            /** Name */
+            name: string;
+            /** Why */
+            why: string;
+        };
+        /**
          * Spread
          * @description Spread pieces between the lowest and the highest of them, or between given places. OutOfRange for a stretch that
          *     is none, or not below the float.
@@ -10708,6 +10720,16 @@ export interface components {
             notes: string;
             /** Water Id */
             water_id: string;
+        };
+        /**
+         * SwimSpot
+         * @description A place of the swim: downstream of the angler, and out. [m]
+         */
+        SwimSpot: {
+            /** X M */
+            x_m: number;
+            /** Y M */
+            y_m: number;
         };
         /**
          * SwitchRequest
@@ -12015,16 +12037,6 @@ export interface components {
             position_m: number;
         };
         /**
-         * Spot
-         * @description A place of the swim: downstream of the angler, and out. [m]
-         */
-        brookwind__core__run__plan_answer__Spot: {
-            /** X M */
-            x_m: number;
-            /** Y M */
-            y_m: number;
-        };
-        /**
          * Wind
          * @description The wind as it blows at the water.
          */
@@ -12044,18 +12056,6 @@ export interface components {
              * @default 0
              */
             speed_m_s: number;
-        };
-        /**
-         * Spot
-         * @description A distance worth fishing, and why.
-         */
-        brookwind__core__survey__lies__Spot: {
-            /** Distance M */
-            distance_m: number;
-            /** Name */
-            name: string;
-            /** Why */
-            why: string;
         };
         /**
          * Move

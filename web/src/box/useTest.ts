@@ -8,16 +8,17 @@ export function useTest<R, T>(readings: readonly R[], ask: () => Promise<T>, of:
   // biome-ignore lint/correctness/useExhaustiveDependencies: the question is made of the readings and of what else it hangs on
   useEffect(() => {
     let current = true;
-    const tell = (found: T | null, sentence: string) => {
-      if (!current) return;
-      setTest(found);
-      setSaid(sentence);
-    };
-    if (readings.length === 0) tell(null, "");
+    // What is said of an entry meanwhile is not cleared by an answer that comes later.
+    setSaid("");
+    if (readings.length === 0) setTest(null);
     else
       ask().then(
-        (t) => tell(t, ""),
-        (e) => tell(null, e instanceof Refusal ? e.message : String(e)),
+        (t) => current && setTest(t),
+        (e) => {
+          if (!current) return;
+          setTest(null);
+          setSaid(e instanceof Refusal ? e.message : String(e));
+        },
       );
     return () => {
       current = false;
