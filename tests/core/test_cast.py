@@ -125,6 +125,7 @@ def test_a_slider_is_cast_past_its_mark_and_drawn_back(rigs: dict[str, Rig]) -> 
     assert opened.reaches
     assert opened.clip_m == pytest.approx(28.0 + opened.draw_back_m)
     assert opened.draw_back_m == 2.0
+    assert casting(at(rig, wind_m_s=6.0)).draw_back_m == 2.0, "wind on a lake is when a line must be sunk"
     assert opened.turns == pytest.approx(30.0 / 0.7)
     assert opened.flight.reach_m == pytest.approx(opened.clip_m, abs=0.1), "thrown just so hard that it lands there"
     closed = casting(rig, CastWish(bail="closed"))

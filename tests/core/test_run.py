@@ -12,10 +12,10 @@ from brookwind.core.errors import BrookwindError, OutOfRange
 from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.rig.document import Rig
 from brookwind.core.run.cable import pull_of
-from brookwind.core.run.drifting import COMES_IN, RunDrift, Water, drift
+from brookwind.core.run.drifting import COMES_IN, GOES_BACK_M, RunDrift, Water, drift
 from brookwind.core.run.line_out import Lane, LineOut
 from brookwind.core.run.mend import bowing
-from brookwind.core.run.of_rig import HowHeld, lanes_of, surveyed_lanes
+from brookwind.core.run.of_rig import HowHeld, lanes_of, line_at, surveyed_lanes
 from brookwind.core.run.plan import run_plan, water_of
 from brookwind.core.run.plan_answer import RunPlan, RunWish
 from brookwind.core.run.slip import slip_of
@@ -215,6 +215,39 @@ def test_in_still_water_it_stays_where_it_was_cast(rigs: dict[str, Rig]) -> None
     hunter = run_plan(rigs["zander-drift"])
     assert hunter.thrown is None
     assert hunter.feed is None
+
+
+def test_a_lake_in_the_wind_is_no_stream(rigs: dict[str, Rig]) -> None:
+    rig = with_conditions(rigs["zander-drift"], wind_m_s=6.0)
+    blown = run_plan(rig)
+    assert not blown.flows
+    assert blown.drift is None
+    assert blown.free_m_s > 0.02
+    [said] = blown.says
+    assert "stream" not in said.says
+    assert "drifts it" in said.says
+    assert said.figures["minute"].value == pytest.approx(60.0 * blown.free_m_s, abs=0.5)
+    assert run_plan(rigs["zander-drift"]).free_m_s == 0.0
+    # Speeds that were measured are a current as much as one that was told.
+    timed = [{"depth_m": 0.0, "speed_m_s": 0.5}]
+    assert run_plan(with_conditions(rigs["grayling-avon"], current_m_s=0.0, speeds=timed, hold=None)).flows
+
+
+def test_where_the_line_rules_the_float_no_figure_is_made_of_it(trotted: Rig, rigs: dict[str, Rig]) -> None:
+    slow = with_conditions(rigs["mullet-slider"], current_m_s=0.05)
+    drawn = run_plan(slow, RunWish.model_validate({"how": {"wind_along_m_s": -6.0, "slack": 0.5}}))
+    assert drawn.line_moves_it
+    assert any("moves it, not the current" in t.says for t in drawn.says)
+    assert all("share" not in t.figures for t in drawn.says)
+    assert drawn.drift is not None
+    assert drawn.drift.end == "back", "against the current it is not followed to the end of the day"
+    assert drawn.drift.moments[-1].x_m < max(m.x_m for m in drawn.drift.moments) - GOES_BACK_M
+    assert not run_plan(with_conditions(trotted, distance_m=14.0)).line_moves_it
+    # Faster than anything is fished, it still gives a line, not a fault.
+    fast = with_conditions(trotted, current_m_s=5.0, distance_m=60.0)
+    assert line_at(fast, HowHeld(), 0.0, 60.0, 7.0, lanes_of(fast, HowHeld()))[0].float_m_s == 5.0
+    with pytest.raises(OutOfRange, match="more than 200 m"):
+        line_at(trotted, HowHeld(), 190.0, 100.0, 0.5, lanes_of(trotted, HowHeld()))
 
 
 def test_on_a_pole_no_line_lies_on_the_water(rigs: dict[str, Rig]) -> None:

@@ -132,6 +132,11 @@ class Conditions(Frozen):
     """The water is clear, or the sun is on it."""
     limits: Limits = Limits()
 
+    @property
+    def surface_m_s(self) -> float:
+        """Speed of the current at the surface, as measured or as told; the wind is no part of it. [m/s]"""
+        return self.speeds[0].speed_m_s if self.speeds else self.current_m_s
+
     @model_validator(mode="after")
     def _speeds_go_down(self) -> Self:
         depths = [s.depth_m for s in self.speeds]

@@ -129,7 +129,7 @@ def casting(rig: Rig, wish: CastWish | None = None, there: Situation | None = No
     if back is None:
         # Only as far as the cast leaves room for it.
         room = max(0.0, furthest.reach_m - c.distance_m - drawn)
-        back = 0.0 if there.moves else min(SINK_LINE_M, round(2.0 * room) / 2.0)
+        back = 0.0 if c.surface_m_s else min(SINK_LINE_M, round(2.0 * room) / 2.0)
     clip = c.distance_m + back + drawn
     reaches = furthest.reach_m >= NEARLY * clip
     speed = most

@@ -36,8 +36,10 @@ TURNED_S = 0.5
 """A mend takes so long. [s] Editable default."""
 COMES_IN = 0.35
 """A run is ended where the float has come in by this share of the distance. Editable default."""
+GOES_BACK_M = 1.0
+"""And where the line has drawn it so far back upstream. [m] Editable default."""
 
-Why = Literal["stretch", "swings-in", "line", "stands"]
+Why = Literal["stretch", "swings-in", "line", "back", "stands"]
 
 
 class Moment(Frozen):
@@ -81,7 +83,8 @@ class RunDrift(Frozen):
     began: tuple[float, float] | None = Field(default=None, exclude=True)
     """How its line lay as it landed: tension where it leaves the water, and its turn from the straight way. [N, rad]"""
     end: Why
-    """The stretch is fished, the float swings in, the line or the bed takes it out of its way, or it stands still."""
+    """The stretch is fished, the float swings in, the line or the bed takes it out of its way, the line draws it
+    back upstream, or it stands still."""
 
     def at(self, time_s: float) -> Moment:
         """The moment nearest to a time.
@@ -236,11 +239,17 @@ class _Run:
                 except OutOfRange:
                     return self._done("line")
             self._tell(t, x, y, vx, True)
-            if end == "stands" and y < (1.0 - COMES_IN) * self.far_m:
-                end = "swings-in"
+            if end == "stands":
+                end = self._ends(x, y)
             if self.mended and end == "stands" and not self._held(t, x, y):
                 self._mend(t)
         return self._done(end)
+
+    def _ends(self, x: float, y: float) -> Why:
+        """Why it is ended short of its stretch; it stands until one is found."""
+        if y < (1.0 - COMES_IN) * self.far_m:
+            return "swings-in"
+        return "back" if x < max(m.x_m for m in self.moments) - GOES_BACK_M else "stands"
 
     def _done(self, end: Why) -> RunDrift:
         return RunDrift(moments=tuple(self.moments), mends=tuple(self.mends), end=end, began=self.began)

@@ -17,6 +17,10 @@ from brookwind.core.frozen import Frozen
 
 WIND_MOST_M_S = 40.0
 """Stronger wind nobody fishes in. [m/s]"""
+LONGEST_M = 200.0
+"""Nobody fishes a float further off. [m]"""
+QUICKEST_M_S = 5.0
+"""Nobody fishes quicker water. [m/s]"""
 
 Moves = Literal["held", "swings", "paid"]
 """How the line goes along: it stays where it is; it swings after the float, from the rod; it goes as fast as the float.
@@ -27,7 +31,7 @@ class Lane(Frozen):
     """Speed of the surface at a distance across. [m, m/s]"""
 
     across_m: float = Field(ge=-50, le=200)
-    speed_m_s: float = Field(ge=-5, le=5)
+    speed_m_s: float = Field(ge=-QUICKEST_M_S, le=QUICKEST_M_S)
 
 
 def between(lanes: Sequence[tuple[float, float]], across_m: float) -> float:
@@ -56,9 +60,9 @@ def own_share(moves: Moves, from_tip: float) -> float:
 class LineOut(Frozen):
     """Line that is out, and what moves it."""
 
-    across_m: float = Field(ge=0.2, le=200)
+    across_m: float = Field(ge=0.2, le=LONGEST_M)
     """Float from the rod tip, across the current. [m]"""
-    along_m: float = Field(default=0.0, ge=-200, le=200)
+    along_m: float = Field(default=0.0, ge=-LONGEST_M, le=LONGEST_M)
     """Float from the rod tip, downstream. [m]"""
     tip_height_m: float = Field(default=2.0, ge=0.02, le=20)
     """Rod tip over the water. [m] Editable default."""
@@ -70,7 +74,7 @@ class LineOut(Frozen):
     """How it lies on the water."""
     lanes: tuple[Lane, ...] = Field(min_length=1, max_length=40)
     """Of the surface, from near to far; between them by straight lines."""
-    float_m_s: float | None = Field(default=None, ge=-5, le=5)
+    float_m_s: float | None = Field(default=None, ge=-QUICKEST_M_S, le=QUICKEST_M_S)
     """Speed of the float along the current; that of the water it floats in when not given. [m/s]"""
     wind_along_m_s: float = Field(default=0.0, ge=-WIND_MOST_M_S, le=WIND_MOST_M_S)
     wind_across_m_s: float = Field(default=0.0, ge=-WIND_MOST_M_S, le=WIND_MOST_M_S)

@@ -16,7 +16,7 @@ from brookwind.core.matter.materials import LINE_MATERIAL
 from brookwind.core.rig.components import LineSection
 from brookwind.core.rig.document import Rig
 from brookwind.core.run.cable import pull_of
-from brookwind.core.run.line_out import Lane, LineOut, Moves, Pulled, between
+from brookwind.core.run.line_out import LONGEST_M, QUICKEST_M_S, Lane, LineOut, Moves, Pulled, between
 from brookwind.core.situation import Situation
 from brookwind.core.survey.current import Current
 
@@ -88,7 +88,7 @@ def lanes_of(rig: Rig, how: HowHeld) -> tuple[Lane, ...]:
     how: how the line is held.
     """
     c = rig.conditions
-    top = c.speeds[0].speed_m_s if c.speeds else c.current_m_s
+    top = c.surface_m_s
     return how.lanes or (Lane(across_m=0.0, speed_m_s=_SLOW_NEAR * top), Lane(across_m=c.distance_m, speed_m_s=top))
 
 
@@ -100,7 +100,7 @@ def surveyed_lanes(rig: Rig, found: Current) -> tuple[Lane, ...]:
     Empty where fewer than two lanes were timed, or none of them runs.
     """
     c = rig.conditions
-    top = c.speeds[0].speed_m_s if c.speeds else c.current_m_s
+    top = c.surface_m_s
     lanes: dict[float, list[float]] = {}
     for s in found.speeds:
         if s.depth_m == 0.0:
@@ -123,7 +123,8 @@ def line_at(
     y_m: of the float, out from the angler. [m]
     float_m_s: its speed along the current; as the water when not given. [m/s]
     lanes: of the surface, from the angler outwards.
-    Raises: OutOfRange for a pole or whip, whose line hangs from its tip above the float.
+    Raises: OutOfRange for a pole or whip, whose line hangs from its tip above the float, and for more line than
+    `LONGEST_M`.
     """
     if rig.conditions.tackle != "rod":
         raise OutOfRange.one(
@@ -132,6 +133,11 @@ def line_at(
         )  # fmt: skip
     main = next(c for c in rig.components if isinstance(c, LineSection))
     far = max(hypot(x_m, y_m), 1e-6)
+    if far > LONGEST_M:
+        raise OutOfRange.one(
+            "line-too-long", f"The float is {far:.0f} m off, more than {LONGEST_M:.0f} m.", "Fish nearer.",
+            ("conditions", "distance_m"),
+        )  # fmt: skip
     share = min(reach_m(rig, how.tip_height_m), max(0.0, far - _NEAREST_M)) / far
     tip_x, tip_y = share * x_m, share * y_m
     braid = main.material == "braid"
@@ -139,7 +145,8 @@ def line_at(
         across_m=max(0.2, y_m - tip_y), along_m=x_m - tip_x, tip_height_m=how.tip_height_m, slack=how.slack,
         diameter_m=main.diameter_m, density_kg_m3=main.density_kg_m3,
         lies="braid" if braid else "floating" if main.greased or main.density_kg_m3 < 1200.0 else "sinking",
-        lanes=tuple(Lane(across_m=a.across_m - tip_y, speed_m_s=a.speed_m_s) for a in lanes), float_m_s=float_m_s,
+        lanes=tuple(Lane(across_m=a.across_m - tip_y, speed_m_s=a.speed_m_s) for a in lanes),
+        float_m_s=None if float_m_s is None else min(QUICKEST_M_S, max(-QUICKEST_M_S, float_m_s)),
         wind_along_m_s=how.wind_along_m_s, wind_across_m_s=how.wind_across_m_s, moves=how.moves,
     )  # fmt: skip
     return line, (tip_x, tip_y)

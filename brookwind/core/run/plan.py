@@ -58,7 +58,9 @@ def run_plan(
     ask = wish or RunWish()
     there = there or Situation(rig)
     fall = _down(there)
-    flows = there.moves and (there.moving is None or abs(there.moving.speed_m_s) > _SLOWEST_M_S)
+    own = there.moving.speed_m_s if there.moving else None
+    # A lake drifts under wind, but has no downstream: only a current makes a run.
+    flows = rig.conditions.surface_m_s > 0.0 and (own is None or abs(own) > _SLOWEST_M_S)
     lands_x = ask.fish_from_m - (fall.bait_x_m if flows else 0.0)
     out = rig.conditions.distance_m
     mended, bare, water = None, None, None
@@ -97,15 +99,16 @@ def run_plan(
         feed_at = (
             SwimSpot(x_m=lands_x + feed.throw_m, y_m=out) if flows else SwimSpot(x_m=lands_x, y_m=out + feed.throw_m)
         )
-    free = water.free_m_s if water else 0.0
+    free = water.free_m_s if water else own or 0.0
+    bare_share = _quicker(bare, fall.ready_s, free)
+    mended_share = _off(mended, _mended_s(mended, fall.ready_s)) / free if free > 0.0 else 0.0
     plan = RunPlan(
         flows=flows, lanes=lanes_of(rig, ask.how), lands=SwimSpot(x_m=lands_x, y_m=out),
         upstream_deg=degrees(atan2(-lands_x, out)), down=SwimSpot(x_m=ask.fish_from_m, y_m=out), down_s=fall.ready_s,
         way=way, thrown=thrown, feed=feed, feed_at=feed_at,
         feed_path=_feed_path(there, thrown, feed_at), feed_problem=problem,
-        drift=mended, bare=bare, free_m_s=free,
-        bare_share=_quicker(bare, fall.ready_s, free),
-        mended_share=_off(mended, _mended_s(mended, fall.ready_s)) / free if free > 0.0 else 0.0,
+        drift=mended, bare=bare, free_m_s=free if flows or abs(free) > _SLOWEST_M_S else 0.0,
+        bare_share=bare_share, mended_share=mended_share, line_moves_it=max(abs(bare_share), mended_share) > 1.0,
         give_m_s=_give(mended), bait_up_m=_bait_up(there, bare), fishes_m=fishes_m, fishes_s=fishes_s, cycle=cycle,
         casts_an_hour=an_hour, sinking=fall.frames, says=(),
     )  # fmt: skip

@@ -81,11 +81,13 @@ class RunPlan(Frozen):
     bare: RunDrift | None
     """Without any."""
     free_m_s: float
-    """The float's own speed where it is fished."""
+    """The float's own speed where it is fished: with the current, or with the wind where none runs. [m/s]"""
     bare_share: float
     """How much quicker it runs without a mend, at most; negative: slower."""
     mended_share: float
     """By how much it is off from the first mend on, either way, in the mean."""
+    line_moves_it: bool
+    """The line does more to its speed than the current does, mended or not: how much more cannot be known."""
     give_m_s: float
     """Line to give at most. [m/s]"""
     bait_up_m: float | None

@@ -27,7 +27,11 @@ def _cast_says(plan: RunPlan) -> Told:
         "time": Figure(value=max(1.0, float(round(plan.down_s))), quantity="time"),
     }  # fmt: skip
     if not plan.flows:
-        return Told(says="Fished {out} out, the bait is down after {time}.", figures=figures)
+        says = "Fished {out} out, the bait is down after {time}."
+        if plan.free_m_s:
+            figures["minute"] = Figure(value=float(round(60.0 * plan.free_m_s)), quantity="distance")
+            says += " The wind drifts it about {minute} in a minute."
+        return Told(says=says, figures=figures)
     if up < 0.5:
         return Told(says="Cast straight out, {out}: the bait is down after {time}.", figures=figures)
     where = "upstream" if plan.lands.x_m < 0.0 else "downstream"
@@ -46,6 +50,10 @@ def _line_says(plan: RunPlan) -> Told | None:
     }
     if abs(plan.bare_share) < _TELLS:
         return Told(says="The line hardly changes its speed: no mend is needed.", figures={})
+    if plan.line_moves_it:
+        return Told(
+            says="The line moves it, not the current: fish nearer, keep less slack, or raise the tip.", figures={}
+        )
     way = "quick" if plan.bare_share > 0.0 else "slow"
     mends = plan.drift.mends
     if not mends:
@@ -72,6 +80,7 @@ _ENDS = {
     "stretch": "It fishes {far} of the stretch, in {time}.",
     "swings-in": "It fishes {far} in {time}, then it swings in: end the run there.",
     "line": "It fishes {far} in {time}; beyond that it cannot be told how the line lies.",
+    "back": "It fishes {far}, then the line draws it back upstream: end the run there.",
     "stands": "It fishes {far} in {time} and goes no further worth waiting for.",
 }
 

@@ -94,7 +94,7 @@ def usual_way(rig: Rig, book: Book) -> FeedWay:
         return WAY["none"]
     if rig.family == "slap-rig":
         return WAY["slap"]
-    if rig.conditions.current_m_s == 0.0 and not rig.conditions.speeds:
+    if rig.conditions.surface_m_s == 0.0:
         if rig.species in _SHOALS and rig.aim.bait_from == "bed":
             return WAY["bed"]
         return WAY["each-cast"] if rig.aim.bait_from == "surface" else WAY["by-the-clock"]

@@ -9270,7 +9270,7 @@ export interface components {
              * End
              * @enum {string}
              */
-            end: "stretch" | "swings-in" | "line" | "stands";
+            end: "stretch" | "swings-in" | "line" | "back" | "stands";
             /** Mends */
             mends: components["schemas"]["Mend"][];
             /** Moments */
@@ -9316,6 +9316,8 @@ export interface components {
             lands: components["schemas"]["SwimSpot"];
             /** Lanes */
             lanes: components["schemas"]["Lane"][];
+            /** Line Moves It */
+            line_moves_it: boolean;
             /** Mended Share */
             mended_share: number;
             /** Says */

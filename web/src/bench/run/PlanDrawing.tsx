@@ -131,6 +131,7 @@ const ENDS = {
   stretch: "end",
   "swings-in": "swings in: end",
   line: "end",
+  back: "drawn back",
   stands: "stands",
 } as const;
 

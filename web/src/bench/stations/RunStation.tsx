@@ -87,8 +87,10 @@ function Decides({ plan }: { plan: RunPlan }) {
       </Text>
       <Facts
         rows={[
-          ["Float against free drift", signed(plan.bare_share)],
-          plan.drift?.mends.length ? ["Once mended", `about ${Math.round(100 * plan.mended_share)} % off`] : null,
+          ["Float against free drift", plan.line_moves_it ? "moved by the line" : signed(plan.bare_share)],
+          plan.drift?.mends.length && !plan.line_moves_it
+            ? ["Once mended", `about ${Math.round(100 * plan.mended_share)} % off`]
+            : null,
           pulls.length > 0 ? ["Pull of the line at most", write(Math.max(...pulls), "force", units)] : null,
           back ? ["You hold it back with", write(Math.hypot(back.along_n, back.across_n), "force", units)] : null,
           plan.bait_up_m != null && Math.abs(plan.bait_up_m) > 0.005
