@@ -276,6 +276,8 @@ def test_lanes_come_from_timed_drifts_and_agree_with_the_rig(trotted: Rig) -> No
 def test_what_cannot_be_run_is_said(trotted: Rig, rigs: dict[str, Rig]) -> None:
     with pytest.raises(OutOfRange, match="ends before it begins"):
         run_plan(trotted, RunWish(fish_from_m=3.0, fish_to_m=3.0))
+    late = run_plan(trotted, RunWish(fish_from_m=10.0))
+    assert (late.to_m, late.middle_m) == (16.0, 13.0), "the usual stretch begins where the bait is down"
     floating = run_plan(trotted, RunWish.model_validate({"thrown": {"feed": "floating-casters"}}))
     assert floating.feed is None
     assert floating.feed_problem is not None

@@ -13,6 +13,9 @@ from brookwind.core.rig.document import RodThrows
 
 Name = Annotated[str, Field(min_length=1, max_length=60)]
 
+TURN_M = 0.7
+"""Line that a turn of the reel takes in. [m] Editable default."""
+
 
 class CastReading(Frozen):
     """One cast, paced or counted in turns of the reel."""
@@ -38,7 +41,7 @@ class RodStock(Compartment):
     length_m: float = Field(default=3.9, ge=1, le=20)
     most_kg: float | None = Field(default=None, gt=0, le=0.5)
     """The most it casts, as printed. [kg]"""
-    turn_m: float = Field(default=0.7, gt=0.1, le=2)
+    turn_m: float = Field(default=TURN_M, gt=0.1, le=2)
     """Line that a turn of the reel takes in. [m] Editable default."""
     casts: tuple[CastReading, ...] = Field(default=(), max_length=200)
     """Raw readings of its cast test."""

@@ -7,6 +7,7 @@ from typing import Literal
 
 from pydantic import Field
 
+from brookwind.core.box.rods import TURN_M
 from brookwind.core.errors import BrookwindError, OutOfRange
 from brookwind.core.figures import NINE_IN_TEN, Figure, Told
 from brookwind.core.floats.body import FloatBody, float_body
@@ -26,8 +27,6 @@ from brookwind.core.situation import Situation
 
 SINK_LINE_M = 2.0
 """Wound in with the tip under water, to sink the line behind a float in still water. [m] Editable default."""
-TURN_M = 0.7
-"""Line that a turn of the reel takes in. [m] Editable default."""
 NEARLY = 0.9
 """A rod is not known better than this: a mark no further beyond its reach is reached on a good cast."""
 EASY = 0.85

@@ -63,10 +63,10 @@ def run_plan(
     flows = rig.conditions.surface_m_s > 0.0 and (own is None or abs(own) > _SLOWEST_M_S)
     lands_x = ask.fish_from_m - (fall.bait_x_m if flows else 0.0)
     out = rig.conditions.distance_m
+    to = ask.fish_from_m + STRETCH_M if ask.fish_to_m is None else ask.fish_to_m
     mended, bare, water = None, None, None
     if flows:
         water = water_of(there, ask.how, fall.ready_s, fall.drift_m)
-        to = ask.fish_from_m + STRETCH_M if ask.fish_to_m is None else ask.fish_to_m
         if to <= ask.fish_from_m:
             raise OutOfRange.one(
                 "stretch", "The stretch ends before it begins.", "Let it end further downstream.", ("fish_to_m",)
@@ -104,6 +104,7 @@ def run_plan(
     mended_share = _off(mended, _mended_s(mended, fall.ready_s)) / free if free > 0.0 else 0.0
     plan = RunPlan(
         flows=flows, lanes=lanes_of(rig, ask.how), lands=SwimSpot(x_m=lands_x, y_m=out),
+        to_m=to, middle_m=0.5 * (ask.fish_from_m + to),
         upstream_deg=degrees(atan2(-lands_x, out)), down=SwimSpot(x_m=ask.fish_from_m, y_m=out), down_s=fall.ready_s,
         way=way, thrown=thrown, feed=feed, feed_at=feed_at,
         feed_path=_feed_path(there, thrown, feed_at), feed_problem=problem,

@@ -61,6 +61,10 @@ class RunPlan(Frozen):
     """The float runs; else it stays where it was cast."""
     lanes: tuple[Lane, ...]
     lands: SwimSpot
+    to_m: float
+    """Where the stretch ends that is fished, as asked or as is usual, downstream of the angler. [m]"""
+    middle_m: float
+    """The middle of the stretch. [m]"""
     upstream_deg: float
     """Of the cast, from straight out; negative downstream. [degrees]"""
     down: SwimSpot

@@ -24,8 +24,8 @@ export const motion = {
   /** The plan of one run; aborted when another is asked. */
   runPlan: (rig: Rig, wish: Schemas["RunWish"], signal?: AbortSignal) =>
     post("/api/motion/run", { body: { rig, wish }, signal }),
-  castOf: (rig: Rig, wish: Schemas["CastWish"], signal?: AbortSignal) =>
-    post("/api/motion/cast", { body: { rig, wish }, signal }),
+  castOf: (rig: Rig, wish: Partial<Schemas["CastWish"]>, signal?: AbortSignal) =>
+    post("/api/motion/cast", { body: { rig, wish: wish as Schemas["CastWish"] }, signal }),
   poleLine: (rig: Rig, held: Schemas["PoleHeld"], signal?: AbortSignal) =>
     post("/api/motion/pole-line", { body: { rig, held }, signal }),
   groundbait: (body: Schemas["GroundbaitRequest"], signal?: AbortSignal) =>

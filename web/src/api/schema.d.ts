@@ -9320,11 +9320,15 @@ export interface components {
             line_moves_it: boolean;
             /** Mended Share */
             mended_share: number;
+            /** Middle M */
+            middle_m: number;
             /** Says */
             says: components["schemas"]["Told"][];
             /** Sinking */
             sinking: components["schemas"]["Frame"][];
             thrown: components["schemas"]["Thrown"] | null;
+            /** To M */
+            to_m: number;
             /** Upstream Deg */
             upstream_deg: number;
             /**

@@ -54,7 +54,7 @@ function RunStation() {
           <summary>How the line is held, and another line</summary>
           <Stack gap="3" mt="3">
             <Held />
-            <OtherLines rig={rig} how={{ ...wish.how, along_m: 0.5 * (wish.fish_from_m + (wish.fish_to_m ?? 6)) }} />
+            <OtherLines rig={rig} how={{ ...wish.how, along_m: plan.middle_m }} />
           </Stack>
         </details>
       )}
@@ -118,7 +118,6 @@ function Decides({ plan }: { plan: RunPlan }) {
 function Stretch({ plan }: { plan: RunPlan }) {
   const { bench, run } = useHere();
   const { wish, set } = run;
-  const end = wish.fish_to_m ?? wish.fish_from_m + STRETCH_M;
   return (
     <Flex gap="3">
       <QuantityField
@@ -134,16 +133,13 @@ function Stretch({ plan }: { plan: RunPlan }) {
       <QuantityField
         label="Run ends"
         name={`${bench.rig.id}-run-to`}
-        value={end}
+        value={plan.to_m}
         quantity="distance"
         onChange={(fish_to_m) => set({ fish_to_m })}
       />
     </Flex>
   );
 }
-
-/** As the core has it where no end is given. */
-const STRETCH_M = 6;
 
 /** In water that does not move the float it is left for a while. */
 function Left() {

@@ -30,14 +30,12 @@ export function Throwing() {
   const rods = box.filter((i): i is Rod => i.kind === "rod");
   const throws = rig.conditions.throws;
   const rod = rods.find((r) => r.item === throws?.rod);
-  const wish: CastWish = {
+  // What no rod tells, the server fills in.
+  const wish: Partial<CastWish> = {
     wind_along_m_s: wind.along,
     wind_across_m_s: wind.across,
-    angle_deg: 45,
-    draw_back_m: null,
     bail,
-    turn_m: rod?.turn_m ?? 0.7,
-    accuracy: rod?.accuracy ?? 0.06,
+    ...(rod && { turn_m: rod.turn_m, ...(rod.accuracy != null && { accuracy: rod.accuracy }) }),
   };
   const slides = rig.components.some((c) => c.kind === "float" && c.position_m == null);
   const text = JSON.stringify({ rig, wish });
