@@ -38,10 +38,14 @@ def test_a_session_is_written_down_as_it_goes(own: Page) -> None:
     own.get_by_role("button", name="Keep the session").click()
     session = own.get_by_role("region", name="Session")
     expect(session).to_contain_text("still on")
+    landed = session.get_by_role("button", name="Landed")
+    landed.scroll_into_view_if_needed()
+    place = landed.bounding_box()
     for press in ("A cast", "A bite", "Landed", "Landed"):
         session.get_by_role("button", name=press).click()
     happened = session.get_by_text(re.compile("^What happened: 4"))
     expect(happened).to_be_visible()
+    assert landed.bounding_box() == place, "nothing moves under the finger"
     happened.click()
     session.get_by_role("button", name=re.compile("^Take back.*a bite")).click()
     expect(session.get_by_text(re.compile("^What happened: 3"))).to_be_visible()

@@ -118,12 +118,17 @@ function Book({ logged, catalogue }: { logged: Logged; catalogue: Catalogue }) {
       <Stack gap="4" minW="0" opacity={taught.isPlaceholderData ? 0.6 : 1}>
         {taught.isError && <Failed inside error={taught.error} again={() => void taught.refetch()} />}
         {answer && taught.data && <Answered answer={answer} taught={taught.data} />}
-        <Sessions
-          logged={logged}
-          catalogue={catalogue}
-          chosen={query.get("session")}
-          onChoose={(id) => put("session", id)}
-        />
+        {/* Not before what stands above it: its buttons must not move while they are pressed. */}
+        {taught.isPending ? (
+          <Loading inside what="what the log teaches" />
+        ) : (
+          <Sessions
+            logged={logged}
+            catalogue={catalogue}
+            chosen={query.get("session")}
+            onChoose={(id) => put("session", id)}
+          />
+        )}
         {taught.data && <NextTime taught={taught.data} />}
         <Learnt />
       </Stack>

@@ -23,7 +23,15 @@ export function TimeLine({ outing, events }: { outing: Outing; events: LogEvent[
   const every = Math.ceil(hours.length / 9);
   const tide = level.filter(([at]) => Date.parse(at) >= begins && Date.parse(at) <= ends);
   const [low, high] = [Math.min(...tide.map(([, h]) => h)), Math.max(...tide.map(([, h]) => h))];
-  if (events.length === 0) return <Text color="soft">Nothing is noted of it yet.</Text>;
+  // As high as the line will be: the buttons below stay under the finger when the first thing is noted.
+  if (events.length === 0)
+    return (
+      <Box overflowX="auto">
+        <Text color="soft" aspectRatio={WIDE / HIGH} minW="520px">
+          Nothing is noted of it yet.
+        </Text>
+      </Box>
+    );
   return (
     <Box overflowX="auto">
       <svg viewBox={`0 0 ${WIDE} ${HIGH}`} width="100%" style={{ minWidth: 520 }} aria-hidden="true">
