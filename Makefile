@@ -3,6 +3,10 @@ SHELL := /bin/bash
 PYTHON ?= python3
 BIN := .venv/bin
 PORT ?= 8750
+# The locks are whole; of the packages only what is used is compiled, when it is used.
+LOCKED = --quiet --no-deps --no-compile --require-hashes
+# What is compiled is kept: the next of the many processes of a run does not compile it anew.
+unexport PYTHONDONTWRITEBYTECODE
 export PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD = 1
 export PIP_DISABLE_PIP_VERSION_CHECK = 1
 export npm_config_fund = false
@@ -33,7 +37,7 @@ lint: .stamps/dev .stamps/web
 
 types: .stamps/dev .stamps/web schema-fresh
 	$(BIN)/mypy --num-workers 2
-	cd web && npx tsc --noEmit
+	cd web && npm run --silent types
 
 .PHONY: schema-fresh
 schema-fresh: .stamps/dev .stamps/web
@@ -95,13 +99,14 @@ brookwind/static/index.html: .stamps/web $(WEB_SOURCES)
 .stamps/runtime: requirements/runtime.lock pyproject.toml
 	@$(PYTHON) -c 'import sys; sys.exit(sys.version_info[:2] != (3, 11))' || { echo "Python 3.11 is needed: make PYTHON=/path/to/python3.11"; exit 1; }
 	test -d .venv || $(PYTHON) -m venv .venv
-	$(BIN)/pip install --quiet --require-hashes -r requirements/runtime.lock
+	$(BIN)/pip install $(LOCKED) -r requirements/runtime.lock
 	$(BIN)/pip install --quiet --no-build-isolation --no-deps --editable .
 	$(BIN)/python -m compileall -q brookwind # not compiled anew at every start
+	$(BIN)/python -c 'import uvicorn, gsw, scipy.special, scipy.interpolate, brookwind.api.app' # nor what it needs
 	@mkdir -p .stamps && touch $@
 
 .stamps/dev: .stamps/runtime requirements/dev.lock
-	$(BIN)/pip install --quiet --require-hashes -r requirements/dev.lock
+	$(BIN)/pip install $(LOCKED) -r requirements/dev.lock
 	@mkdir -p .stamps && touch $@
 
 .stamps/web: web/package-lock.json web/package.json

@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import os
 from concurrent.futures import ProcessPoolExecutor
+from functools import cache
 from math import degrees
 
 import pytest
@@ -53,12 +54,17 @@ from .practice import FLOATS, STARTS, STOCK, WORKING, GoodStart, drawn
 MANY = int(os.environ.get("MANY", "160"))
 """Random rigs and boxes; a thousand with `make practice`."""
 WRONG = {"sinks", "lies", "drawn-under", "leans-in-current", "tip-low", "weights-on-bed", "cannot-hold", "no-shape"}
-TIED = {name: rig.tied() for name, rig in WORKING.items()}
+
+
+@cache
+def tied(name: str) -> Rig:
+    """A working rig, tied once."""
+    return WORKING[name].tied()
 
 
 @pytest.mark.parametrize("name", WORKING)
 def test_a_rig_that_works_is_told_so(name: str) -> None:
-    rig = TIED[name]
+    rig = tied(name)
     answer = evaluate(rig)
     float_ = answer.moving or answer.afloat
     assert float_.status == "stands"
@@ -75,7 +81,7 @@ def test_a_rig_that_works_is_told_so(name: str) -> None:
 
 @pytest.mark.parametrize("name", WORKING)
 def test_what_is_proposed_for_it_is_of_its_kind_and_no_more_pieces(name: str) -> None:
-    rig = TIED[name]
+    rig = tied(name)
     has = sum(isinstance(c, Shot | Weight) for c in rig.components)
     done = balance_rig(rig, SHOP, Wish(pattern=rig.pattern))
     assert done.pieces <= has + 2
@@ -87,27 +93,27 @@ def test_what_is_proposed_for_it_is_of_its_kind_and_no_more_pieces(name: str) ->
 
 @pytest.mark.parametrize("name", WORKING)
 def test_setting_the_stop_moves_nothing_else(name: str) -> None:
-    rig = TIED[name]
+    rig = tied(name)
     moved = set_stop(rig, rig.setting_m + 0.1)
     changed = {a.id for a, b in zip(rig.components, moved.components, strict=True) if a != b}
     assert changed <= {c.id for c in rig.components if c.kind in {"stop", "float"} or getattr(c, "role", "") == "back"}
 
 
 def test_what_each_of_them_asks_besides() -> None:
-    printed = offers(TIED["sliding pole float"], SHOP, Wish(pattern="bulk")).offers
+    printed = offers(tied("sliding pole float"), SHOP, Wish(pattern="bulk")).offers
     assert [o.kind for o in printed[:2]] == ["label", "asked"]
     assert settle(printed[0].proposal.rig).rod_n == 0.0, "as printed it floats"
     assert settle(printed[1].proposal.rig).rod_n > 0.0, "overloaded it is held"
-    told = [s.what for s in fall(TIED["stick"], FallWish(to_still=True)).told]
+    told = [s.what for s in fall(tied("stick"), FallWish(to_still=True)).told]
     assert told == ["weight", "bait", "still"]
     shallow = WORKING["drift"].tied(stop=False)
     shallow = shallow.model_copy(update={"water": Water(depth_m=0.6)})
     ways = next(f.ways for f in evaluate(shallow).findings if f.id == "longer-than-water")
     assert len(ways) == 3
-    assert 0.06 <= (TIED["balloon"].float_piece.spec.body_diameter_m or 0.0) <= 0.09 or settle(
-        balance_rig(TIED["balloon"], SHOP, Wish(pattern="none")).rig
+    assert 0.06 <= (tied("balloon").float_piece.spec.body_diameter_m or 0.0) <= 0.09 or settle(
+        balance_rig(tied("balloon"), SHOP, Wish(pattern="none")).rig
     ).body.dimensions.body_diameter_m == pytest.approx(0.075, abs=0.015)
-    jig = TIED["slider and jig"]
+    jig = tied("slider and jig")
     assert jig.setting_m == pytest.approx(2.9, abs=0.05)
     falls = fall(jig)
     assert falls.to_stop_s is not None
@@ -239,7 +245,7 @@ def test_reserves_and_doubts_go_by_the_type_and_the_size() -> None:
 
 
 def test_where_overloading_is_forbidden_the_float_is_loaded_as_its_label_says() -> None:
-    rig = TIED["sliding pole float"]
+    rig = tied("sliding pole float")
     rules = PlaceRules(water_id="wend-mere", no_overloading=True)
     wish = wish_within_rules(rig, Wish(pattern="bulk"), rules)
     done = balance_rig(rig, SHOP, wish).rig
@@ -260,7 +266,7 @@ def test_a_label_that_cannot_be_meant_is_told() -> None:
 
 
 def test_nothing_nobody_would_give_is_offered_when_a_window_is_shut() -> None:
-    plan = plan_of(TIED["shallow pole"]).model_copy(update={"tackle_kg": 0.002})
+    plan = plan_of(tied("shallow pole")).model_copy(update={"tackle_kg": 0.002})
     shut = capacity_window(plan)
     assert shut.empty
     for offered in shut.concessions:

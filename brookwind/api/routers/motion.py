@@ -4,6 +4,7 @@ from __future__ import annotations
 
 import json
 from collections.abc import Iterator
+from functools import lru_cache
 from typing import Annotated
 
 from fastapi import APIRouter
@@ -126,14 +127,19 @@ def _lines(request: FallRequest) -> Iterator[str]:
 @router.post("/falls")
 def fall_times(request: FallsRequest) -> list[FallTimes]:
     """When each of some rigs is at depth, right to about 3 %."""
-    found = []
-    for rig in request.rigs:
-        try:
-            done = fall(rig, request.wish, detail=QUICK)
-            found.append(FallTimes(to_stop_s=done.to_stop_s, to_depth_s=done.to_depth_s))
-        except BrookwindError:
-            found.append(FallTimes(to_stop_s=None, to_depth_s=None))
-    return found
+    wish = request.wish.model_dump_json()
+    # Under whatever name it is kept, it falls the same.
+    return [_times(rig.model_copy(update={"id": "any", "name": "any"}).model_dump_json(), wish) for rig in request.rigs]
+
+
+@lru_cache(maxsize=256)
+def _times(rig: str, wish: str) -> FallTimes:
+    """Of a rig as JSON; the same offers are asked about at every opening, and after every undo."""
+    try:
+        done = fall(Rig.model_validate_json(rig), FallWish.model_validate_json(wish), detail=QUICK)
+    except BrookwindError:
+        return FallTimes(to_stop_s=None, to_depth_s=None)
+    return FallTimes(to_stop_s=done.to_stop_s, to_depth_s=done.to_depth_s)
 
 
 class LineRequest(BaseModel):

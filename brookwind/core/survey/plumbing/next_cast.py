@@ -3,11 +3,12 @@
 from __future__ import annotations
 
 import numpy as np
+from numpy.lib.stride_tricks import sliding_window_view
 from numpy.typing import NDArray
 
 from brookwind.core.frozen import Frozen
-from brookwind.core.survey.plumbing.likelihood import STEP_M, blur, sight, tip_error_m
-from brookwind.core.survey.plumbing.readings import AsWanted, Flat, Gone, High, NoBead, Plumbing, Seen, Under
+from brookwind.core.survey.plumbing.likelihood import STEP_M, blur, sight, tip_error_m, tip_sight
+from brookwind.core.survey.plumbing.readings import Flat, Gone, NoBead, Plumbing, Seen, Under
 from brookwind.core.survey.plumbing.response import Array, Response, response
 
 _DEPTHS = 160
@@ -46,23 +47,19 @@ def next_cast(spot: Plumbing, depths_m: Array, weights: Array) -> NextCast | Non
     table = _outcomes(x, r, spot, step)
     noise = _entropy(table)
     every = max(1, int((high - low) / step) // _SETTINGS)
-    best: tuple[float, float] | None = None
-    for k in range(0, int((high - low) / step) + 1, every):
-        setting = low + k * step
-        if setting < 0.05 or (spot.line_m is not None and setting > spot.line_m):
-            continue
-        # x of depth i at this setting: the deepest depth sits k steps into the table.
-        here = slice(k, k + len(picked))
-        if k + len(picked) > span:
-            break
-        backward = prior[::-1]
-        told = float((_entropy(table[:, here] @ backward) - noise[here] @ backward) / np.log(2.0))
-        if best is None or told > best[0] + 1e-9:
-            best = (told, setting)
-    if best is None:
+    # x of depth i at setting k: the deepest depth sits k steps into the table.
+    starts = np.arange(0, min(int((high - low) / step), span - len(picked)) + 1, every)
+    settings = low + starts * step
+    can = settings >= 0.05 if spot.line_m is None else (settings >= 0.05) & (settings <= spot.line_m)
+    if not can.any():
         return None
-    setting = _by_tape(best[1], spot.line_m)
-    return NextCast(setting_m=setting, tells_bits=best[0], says=_expect(setting - middle, r))
+    starts, settings = starts[can], settings[can]
+    expected = sliding_window_view(np.vstack((table, noise)), len(picked), axis=1)[:, starts] @ prior[::-1]
+    told = (_entropy(expected[:-1]) - expected[-1]) / np.log(2.0)
+    # Of equals the shortest.
+    best = int(np.argmax(told > told.max() - 1e-9))
+    setting = _by_tape(float(settings[best]), spot.line_m)
+    return NextCast(setting_m=setting, tells_bits=float(told[best]), says=_expect(setting - middle, r))
 
 
 def _thinned(weights: Array) -> tuple[int, NDArray[np.intp], Array]:
@@ -77,22 +74,18 @@ def _thinned(weights: Array) -> tuple[int, NDArray[np.intp], Array]:
 
 def _outcomes(x: Array, r: Response, spot: Plumbing, step: float) -> Array:
     """Chance of each kind of sight at each x, summing to 1 over the kinds."""
-    sights: list[Seen] = [Gone()]
+    sights: list[Seen] = [Gone(), NoBead() if r.sliding else Flat()]
     below = 0.0
     while below < 2.0 * spot.setup.clear_m:
         sights.append(Under(below_m=below))
         below += max(0.04, 0.3 * below)
+    crude = np.array([sight(x, s, r, spot.setup, spot.distance_m) for s in sights])
     pitch = max(0.004, 1.5 * tip_error_m(spot.distance_m))
     shown = np.arange(spot.setup.wanted_tip_m, max(r.tip_m[-1], spot.setup.wanted_tip_m) + pitch, pitch)
-    sights.append(AsWanted())
-    sights.extend(High(by_m=float(t - spot.setup.wanted_tip_m)) for t in shown[1:])
-    sights.append(NoBead() if r.sliding else Flat())
-    table = np.array([sight(x, s, r, spot.setup, spot.distance_m) for s in sights])
     # Bell-shaped densities become chances through the width of their bin.
-    table[1 : len(sights) - 1 - len(shown)] *= 0.04
-    table[len(sights) - 1 - len(shown) : -1] *= pitch
-    table = table / np.maximum(table.sum(axis=0), 1e-12)
-    return np.array([blur(row, max(r.error_m, 0.5 * step), step) for row in table])
+    crude[2:] *= 0.04
+    table = np.concatenate((crude, pitch * tip_sight(x, shown[:, None], r, spot.distance_m)))
+    return blur(table / np.maximum(table.sum(axis=0), 1e-12), max(r.error_m, 0.5 * step), step)
 
 
 def _entropy(chances: Array) -> Array:
