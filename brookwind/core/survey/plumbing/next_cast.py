@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 import numpy as np
-from numpy.lib.stride_tricks import sliding_window_view
 from numpy.typing import NDArray
 
 from brookwind.core.frozen import Frozen
@@ -54,7 +53,8 @@ def next_cast(spot: Plumbing, depths_m: Array, weights: Array) -> NextCast | Non
     if not can.any():
         return None
     starts, settings = starts[can], settings[can]
-    expected = sliding_window_view(np.vstack((table, noise)), len(picked), axis=1)[:, starts] @ prior[::-1]
+    both, backward = np.vstack((table, noise)), prior[::-1].copy()
+    expected = np.stack([both[:, k : k + len(picked)] @ backward for k in starts], axis=1)
     told = (_entropy(expected[:-1]) - expected[-1]) / np.log(2.0)
     # Of equals the shortest.
     best = int(np.argmax(told > told.max() - 1e-9))
