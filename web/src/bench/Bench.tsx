@@ -2,7 +2,15 @@ import { Box, Flex, Grid } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useLocation, useNavigate } from "react-router";
-import { api, type BoxItem, type Catalogue, type KeptPattern, type KeptRig, type Rig } from "../api/client";
+import {
+  api,
+  type BoxItem,
+  type Catalogue,
+  type Evaluation,
+  type KeptPattern,
+  type KeptRig,
+  type Rig,
+} from "../api/client";
 import type { Draft } from "../document/drafts";
 import { ofTab } from "../document/storage";
 import { type Keeper, useAutosave } from "../document/useAutosave";
@@ -22,7 +30,7 @@ import { useRun } from "./run/useRun";
 import { type SheetName, Sheets } from "./Sheets";
 import { type Falls, Stage } from "./Stage";
 import type { Told } from "./start/useStartRig";
-import { beadsOf } from "./station";
+import { beadsOf, type Station } from "./station";
 import { STATIONS } from "./stations/all";
 import { Panel } from "./stations/Panel";
 import { useBalance } from "./useBalance";
@@ -79,8 +87,49 @@ function useBegun(setSaid: BenchState["setSaid"]) {
   }, []);
 }
 
-export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) {
+/** The large parts: saving, keys and sheets come and go, these are drawn anew only when what they show has changed. */
+function useParts(
+  here: Here,
+  station: Station,
+  pinned: Evaluation | null,
+  pin: () => void,
+  announce: (text: string) => void,
+) {
   const { units, vocabulary } = useSettings();
+  const { bench, answer, catalogue, trying, onStation } = here;
+  const { rig } = bench;
+  const { evaluation, refusal } = answer;
+  const order = useMemo(() => {
+    const beads = beadsOf(STATIONS, { rig, evaluation, catalogue, units, vocabulary }, refusal);
+    return <BeadLine label="Stations" beads={beads} present={station.id} onGo={onStation} />;
+  }, [rig, evaluation, catalogue, units, vocabulary, refusal, station, onStation]);
+  const found = useMemo(
+    () =>
+      evaluation &&
+      !trying && (
+        <HereIs value={here}>
+          <Findings evaluation={evaluation} onGo={onStation} onDone={() => announce("Done.")} />
+        </HereIs>
+      ),
+    [evaluation, trying, here, onStation, announce],
+  );
+  const panel = useMemo(
+    () => (
+      <HereIs value={here}>
+        <Panel station={station} />
+      </HereIs>
+    ),
+    [here, station],
+  );
+  const changed = useMemo(
+    () => evaluation && <Changed pinned={pinned} now={evaluation} units={units} onPin={pin} />,
+    [evaluation, pinned, units, pin],
+  );
+  return { order, found, panel, changed };
+}
+
+export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) {
+  const { units } = useSettings();
   // A draft says which version it was made from; saving it is then refused if another tab went on meanwhile.
   const [opened] = useState<KeptRig>(() => (draft ? { ...kept, version: draft.version } : kept));
   // A draft left by an earlier version may lack fields that came since: the kept rig has them.
@@ -130,33 +179,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
     () => ({ bench, answer, catalogue, box, selected, own, ...offered, onFamily, onStation: setStation, run }),
     [bench, answer, catalogue, box, selected, own, offered, onFamily, setStation, run],
   );
-  // Saving, keys and sheets come and go: the large parts are drawn anew only when what they show has changed.
-  const order = useMemo(() => {
-    const beads = beadsOf(STATIONS, { rig, evaluation, catalogue, units, vocabulary }, answer.refusal);
-    return <BeadLine label="Stations" beads={beads} present={station.id} onGo={setStation} />;
-  }, [rig, evaluation, catalogue, units, vocabulary, answer.refusal, station, setStation]);
-  const found = useMemo(
-    () =>
-      evaluation &&
-      !trying && (
-        <HereIs value={here}>
-          <Findings evaluation={evaluation} onGo={setStation} onDone={() => announce("Done.")} />
-        </HereIs>
-      ),
-    [evaluation, trying, here, setStation, announce],
-  );
-  const panel = useMemo(
-    () => (
-      <HereIs value={here}>
-        <Panel station={station} />
-      </HereIs>
-    ),
-    [here, station],
-  );
-  const changed = useMemo(
-    () => evaluation && <Changed pinned={pinned?.evaluation ?? null} now={evaluation} units={units} onPin={pin} />,
-    [evaluation, pinned, units, pin],
-  );
+  const { order, found, panel, changed } = useParts(here, station, pinned?.evaluation ?? null, pin, announce);
   return (
     <Flex direction="column" minH="100dvh" h={{ lg: "100dvh" }}>
       <Later busy={bench.gesturing}>

@@ -17,17 +17,11 @@ const DropHere = lazy(() => import("../shell/DropHere"));
 
 type Props = { rig: Rig; bench: BenchState; catalogue: Catalogue; onStart: () => void; onClose: () => void };
 
-/** The made-up rigs: open, rename, copy, delete with a way back, start another. */
-export default function RigsDialog({ rig, bench, catalogue, onStart, onClose }: Props) {
-  const { units } = useSettings();
+/** What is done to kept rigs: copied, deleted, brought back; what was refused is said. */
+function useKept(rig: Rig, open: (id: string) => void) {
   const queries = useQueryClient();
-  const go = useNavigate();
-  const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs, staleTime: 0 });
   const [deleted, setDeleted] = useState<Rig | null>(null);
   const [failed, setFailed] = useState("");
-  const [file, setFile] = useState<File | null>(null);
-  const picker = useRef<HTMLInputElement>(null);
-
   const attempt = async (what: () => Promise<void>) => {
     setFailed("");
     try {
@@ -37,10 +31,6 @@ export default function RigsDialog({ rig, bench, catalogue, onStart, onClose }: 
       if (!(error instanceof Refusal)) throw error;
       setFailed(error.message);
     }
-  };
-  const open = (id: string) => {
-    onClose();
-    go(`/bench/${id}`);
   };
   const copy = () =>
     attempt(async () => {
@@ -59,6 +49,20 @@ export default function RigsDialog({ rig, bench, catalogue, onStart, onClose }: 
       if (deleted) await api.createRig(deleted);
       setDeleted(null);
     });
+  return { deleted, failed, attempt, copy, remove, bringBack };
+}
+
+/** The made-up rigs: open, rename, copy, delete with a way back, start another. */
+export default function RigsDialog({ rig, bench, catalogue, onStart, onClose }: Props) {
+  const go = useNavigate();
+  const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs, staleTime: 0 });
+  const [file, setFile] = useState<File | null>(null);
+  const picker = useRef<HTMLInputElement>(null);
+  const open = (id: string) => {
+    onClose();
+    go(`/bench/${id}`);
+  };
+  const { deleted, failed, attempt, copy, remove, bringBack } = useKept(rig, open);
 
   return (
     <Sheet title="Rigs" onClose={onClose}>
@@ -121,42 +125,63 @@ export default function RigsDialog({ rig, bench, catalogue, onStart, onClose }: 
         )}
         <Stack as="ul" gap="2" listStyleType="none" aria-label="Kept rigs">
           {rigs.data?.map((r) => (
-            <Flex as="li" key={r.id} gap="2" align="center">
-              <Flex
-                as="button"
-                flex="1"
-                minW="0"
-                direction="column"
-                textAlign="start"
-                px="4"
-                py="2"
-                minH="14"
-                borderWidth="1px"
-                borderColor={r.id === rig.id ? "tip" : "rule"}
-                borderRadius="l2"
-                cursor="pointer"
-                onClick={() => open(r.id)}
-                aria-current={r.id === rig.id ? "true" : undefined}
-              >
-                <Text as="span" fontWeight="bold" truncate>
-                  {r.id === rig.id ? rig.name : r.name}
-                </Text>
-                <Text as="span" fontSize="sm" color="soft" truncate>
-                  {catalogue.families.find((f) => f.id === r.family)?.name ?? r.family} · {r.water || "no swim"} ·{" "}
-                  {write(r.depth_m, "depth", units)}
-                </Text>
-              </Flex>
-              {r.id !== rig.id && (
-                <Button variant="quiet" size="icon" aria-label={`Delete ${r.name}`} onClick={() => remove(r.id)}>
-                  <Trash2 />
-                </Button>
-              )}
-            </Flex>
+            <Kept
+              key={r.id}
+              kept={r.id === rig.id ? { ...r, name: rig.name } : r}
+              here={r.id === rig.id}
+              family={catalogue.families.find((f) => f.id === r.family)?.name ?? r.family}
+              onOpen={() => open(r.id)}
+              onRemove={() => remove(r.id)}
+            />
           ))}
         </Stack>
         {rigs.isError && <Text role="alert">{rigs.error.message}</Text>}
       </Stack>
       <Suspense>{file && <DropHere file={file} onClose={() => setFile(null)} />}</Suspense>
     </Sheet>
+  );
+}
+
+type KeptProps = {
+  kept: Awaited<ReturnType<typeof api.rigs>>[number];
+  here: boolean;
+  family: string;
+  onOpen: () => void;
+  onRemove: () => void;
+};
+
+function Kept({ kept, here, family, onOpen, onRemove }: KeptProps) {
+  const { units } = useSettings();
+  return (
+    <Flex as="li" gap="2" align="center">
+      <Flex
+        as="button"
+        flex="1"
+        minW="0"
+        direction="column"
+        textAlign="start"
+        px="4"
+        py="2"
+        minH="14"
+        borderWidth="1px"
+        borderColor={here ? "tip" : "rule"}
+        borderRadius="l2"
+        cursor="pointer"
+        onClick={onOpen}
+        aria-current={here ? "true" : undefined}
+      >
+        <Text as="span" fontWeight="bold" truncate>
+          {kept.name}
+        </Text>
+        <Text as="span" fontSize="sm" color="soft" truncate>
+          {family} · {kept.water || "no swim"} · {write(kept.depth_m, "depth", units)}
+        </Text>
+      </Flex>
+      {!here && (
+        <Button variant="quiet" size="icon" aria-label={`Delete ${kept.name}`} onClick={onRemove}>
+          <Trash2 />
+        </Button>
+      )}
+    </Flex>
   );
 }

@@ -1,5 +1,5 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
-import { useEffect, useRef, useState } from "react";
+import { type RefObject, useEffect, useRef, useState } from "react";
 import type { Schemas } from "../api/client";
 import { colour } from "../scene/colour";
 import { Button } from "../shell/Button";
@@ -14,32 +14,76 @@ type Props = Playing<Task, Schemas["HoldMoves"], Schemas["HoldPlay"]>;
 const BEGINS: Run = { time: 0, x: 0, hand: 0.8, now: 0.8, laid: 0 };
 const [WIDE, HIGH, SURFACE] = [760, 240, 26];
 
+/** Where things are drawn: metres along and over the bed to points of the picture. */
+const onto = (task: Task) => {
+  const scale = (HIGH - SURFACE - 26) / task.depth_m;
+  return {
+    x: (m: number) => 20 + (m / (task.run_m + 1)) * (WIDE - 40),
+    y: (m: number) => HIGH - 26 - m * scale,
+  };
+};
+
 /** Run a float down the stream by a slider for the hand, the bait kept in its band. */
 export function HoldBack({ task, play, over, onFinish }: Props) {
   const { units } = useSettings();
+  const { running, drawing, said, told, hold, mend, start } = useRunning(task, onFinish);
+  return (
+    <Stack gap="3">
+      <Stream task={task} play={over ? play : null} drawing={drawing} />
+      <Flex gap="3" align="center" wrap="wrap">
+        {!over && (
+          <Button variant="solid" minH="12" onClick={start} disabled={running}>
+            {running ? "Running" : "Let it go"}
+          </Button>
+        )}
+        {!over && task.bow > 0 && (
+          <Button minH="12" onClick={mend} disabled={!running}>
+            Mend
+          </Button>
+        )}
+        <Text ref={said} fontWeight="bold" minW="24" data-testid="bait" />
+        <Text color="soft" fontSize="sm">
+          Band: {write(task.low_m, "line", units)} to {write(task.high_m, "line", units)} off the bed
+        </Text>
+      </Flex>
+      {!over && (
+        <Box>
+          <label className="bw-label" htmlFor="hand">
+            Hold back: the float goes at <span ref={told}>80 %</span> of the current
+          </label>
+          <input
+            id="hand"
+            type="range"
+            min="30"
+            max="95"
+            step="1"
+            defaultValue="80"
+            style={{ width: "100%", minHeight: 48, accentColor: "var(--chakra-colors-float)" }}
+            onInput={(e) => hold(Number(e.currentTarget.value) / 100)}
+          />
+        </Box>
+      )}
+    </Stack>
+  );
+}
+
+type Drawing = { float: SVGGElement | null; line: SVGLineElement | null; bait: SVGCircleElement | null };
+
+/** The run by its clock, and the hand on it: all of it moves at every frame, past React. */
+function useRunning(task: Task, onFinish: Props["onFinish"]) {
   const [running, setRunning] = useState(false);
-  // The hand moves at every frame: past React, like the drawing.
   const hand = useRef(0.8);
   const told = useRef<HTMLSpanElement>(null);
   const run = useRef<Run>(BEGINS);
   const mends = useRef<number[]>([]);
   const held = useRef<{ time_s: number; hold: number }[]>([]);
-  const drawing = useRef<{ float: SVGGElement | null; line: SVGLineElement | null; bait: SVGCircleElement | null }>({
-    float: null,
-    line: null,
-    bait: null,
-  });
+  const drawing = useRef<Drawing>({ float: null, line: null, bait: null });
   const said = useRef<HTMLParagraphElement>(null);
-  const band: [number, number] = [task.low_m, task.high_m];
-  const x = (m: number) => 20 + (m / (task.run_m + 1)) * (WIDE - 40);
-  const scale = (HIGH - SURFACE - 26) / task.depth_m;
-  const bedY = HIGH - 26;
 
   const draw = () => {
+    const { x, y } = onto(task);
     const { bait, lead, height } = hangs(task, run.current);
-    const fx = x(run.current.x);
-    const bx = x(run.current.x + lead);
-    const by = bedY - height * scale;
+    const [fx, bx, by] = [x(run.current.x), x(run.current.x + lead), y(height)];
     drawing.current.float?.setAttribute("transform", `translate(${fx} ${SURFACE})`);
     for (const [name, value] of [
       ["x1", fx],
@@ -50,13 +94,12 @@ export function HoldBack({ task, play, over, onFinish }: Props) {
       drawing.current.line?.setAttribute(name, value.toFixed(1));
     drawing.current.bait?.setAttribute("cx", bx.toFixed(1));
     drawing.current.bait?.setAttribute("cy", by.toFixed(1));
-    const inside = bait >= band[0] && bait <= band[1];
+    const inside = bait >= task.low_m && bait <= task.high_m;
     drawing.current.bait?.setAttribute("fill", colour(inside ? "reed" : "float"));
     if (said.current)
       said.current.textContent =
-        bait <= 0 ? "on the bed" : inside ? "in its band" : bait < band[0] ? "too low" : "too high";
+        bait <= 0 ? "on the bed" : inside ? "in its band" : bait < task.low_m ? "too low" : "too high";
   };
-  // biome-ignore lint/correctness/useExhaustiveDependencies: drawn once for each run that is dealt
   useEffect(draw, [task]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: one loop for as long as it runs
   useEffect(() => {
@@ -96,82 +139,53 @@ export function HoldBack({ task, play, over, onFinish }: Props) {
     mends.current = [];
     setRunning(true);
   };
+  return { running, drawing, said, told, hold, mend, start };
+}
+
+type StreamProps = { task: Task; play: Schemas["HoldPlay"] | null; drawing: RefObject<Drawing> };
+
+/** The stream from the side, with the way the bait went once the run is over. */
+function Stream({ task, play, drawing }: StreamProps) {
+  const { x, y } = onto(task);
   return (
-    <Stack gap="3">
-      <svg viewBox={`0 0 ${WIDE} ${HIGH}`} width="100%" role="img" aria-label="The run from the side">
-        <rect width={WIDE} height={SURFACE} fill={colour("sky")} />
-        <rect y={SURFACE} width={WIDE} height={HIGH} fill={colour("shallow")} />
-        <path d={bandPath(task, x, bedY, scale)} fill={colour("reed")} opacity="0.25" />
-        <path d={bedPath(task, x, bedY, scale)} fill={colour("bed")} />
-        {over && play && (
-          <polyline
-            points={play.path
-              .map(
-                ([, px, bait]) => `${x(px).toFixed(1)},${(bedY - bait * scale - bedAt(task, px) * scale).toFixed(1)}`,
-              )
-              .join(" ")}
-            fill="none"
-            stroke={colour("float")}
-            strokeWidth="2"
-          />
-        )}
-        <g
-          ref={(g) => {
-            drawing.current.float = g;
-          }}
-        >
-          <rect x="-4" y="-16" width="8" height="26" rx="3" fill={colour("tip")} stroke={colour("shotrim")} />
-        </g>
-        <line
-          ref={(l) => {
-            drawing.current.line = l;
-          }}
-          stroke={colour("shot")}
-          strokeWidth="1.5"
+    <svg viewBox={`0 0 ${WIDE} ${HIGH}`} width="100%" role="img" aria-label="The run from the side">
+      <rect width={WIDE} height={SURFACE} fill={colour("sky")} />
+      <rect y={SURFACE} width={WIDE} height={HIGH} fill={colour("shallow")} />
+      <path d={bandPath(task)} fill={colour("reed")} opacity="0.25" />
+      <path d={bedPath(task)} fill={colour("bed")} />
+      {play && (
+        <polyline
+          points={play.path
+            .map(([, px, bait]) => `${x(px).toFixed(1)},${y(bait + bedAt(task, px)).toFixed(1)}`)
+            .join(" ")}
+          fill="none"
+          stroke={colour("float")}
+          strokeWidth="2"
         />
-        <circle
-          ref={(c) => {
-            drawing.current.bait = c;
-          }}
-          r="6"
-          stroke={colour("card")}
-          strokeWidth="1.5"
-        />
-      </svg>
-      <Flex gap="3" align="center" wrap="wrap">
-        {!over && (
-          <Button variant="solid" minH="12" onClick={start} disabled={running}>
-            {running ? "Running" : "Let it go"}
-          </Button>
-        )}
-        {!over && task.bow > 0 && (
-          <Button minH="12" onClick={mend} disabled={!running}>
-            Mend
-          </Button>
-        )}
-        <Text ref={said} fontWeight="bold" minW="24" data-testid="bait" />
-        <Text color="soft" fontSize="sm">
-          Band: {write(band[0], "line", units)} to {write(band[1], "line", units)} off the bed
-        </Text>
-      </Flex>
-      {!over && (
-        <Box>
-          <label className="bw-label" htmlFor="hand">
-            Hold back: the float goes at <span ref={told}>80 %</span> of the current
-          </label>
-          <input
-            id="hand"
-            type="range"
-            min="30"
-            max="95"
-            step="1"
-            defaultValue="80"
-            style={{ width: "100%", minHeight: 48, accentColor: "var(--chakra-colors-float)" }}
-            onInput={(e) => hold(Number(e.currentTarget.value) / 100)}
-          />
-        </Box>
       )}
-    </Stack>
+      <g
+        ref={(g) => {
+          drawing.current.float = g;
+        }}
+      >
+        <rect x="-4" y="-16" width="8" height="26" rx="3" fill={colour("tip")} stroke={colour("shotrim")} />
+      </g>
+      <line
+        ref={(l) => {
+          drawing.current.line = l;
+        }}
+        stroke={colour("shot")}
+        strokeWidth="1.5"
+      />
+      <circle
+        ref={(c) => {
+          drawing.current.bait = c;
+        }}
+        r="6"
+        stroke={colour("card")}
+        strokeWidth="1.5"
+      />
+    </svg>
   );
 }
 
@@ -180,11 +194,16 @@ const bedAt = (task: Task, place: number): number => {
   return task.bed[i]?.[1] ?? 0;
 };
 
-const bedPath = (task: Task, x: (m: number) => number, bedY: number, scale: number): string =>
-  `M0 ${HIGH} L0 ${bedY} ${task.bed.map(([place = 0, high = 0]) => `L${x(place).toFixed(1)} ${(bedY - high * scale).toFixed(1)}`).join(" ")} L${WIDE} ${bedY} L${WIDE} ${HIGH} Z`;
-
-const bandPath = (task: Task, x: (m: number) => number, bedY: number, scale: number): string => {
-  const edge = (off: number) =>
-    task.bed.map(([place = 0, high = 0]) => `${x(place).toFixed(1)} ${(bedY - (high + off) * scale).toFixed(1)}`);
-  return `M${edge(task.low_m).join(" L")} L${edge(task.high_m).reverse().join(" L")} Z`;
+/** The bed, raised by so much, as points of a path. */
+const bedPoints = (task: Task, off: number): string[] => {
+  const { x, y } = onto(task);
+  return task.bed.map(([place = 0, high = 0]) => `${x(place).toFixed(1)} ${y(high + off).toFixed(1)}`);
 };
+
+const bedPath = (task: Task): string => {
+  const { y } = onto(task);
+  return `M0 ${HIGH} L0 ${y(0)} L${bedPoints(task, 0).join(" L")} L${WIDE} ${y(0)} L${WIDE} ${HIGH} Z`;
+};
+
+const bandPath = (task: Task): string =>
+  `M${bedPoints(task, task.low_m).join(" L")} L${bedPoints(task, task.high_m).reverse().join(" L")} Z`;

@@ -14,21 +14,10 @@ const HOUR = 3_600_000;
 
 /** Depth, light and stop moves over the day, on one strip; the same as a table for whoever reads it. */
 export function DayStrip({ trip, tonight, zone, units }: Props) {
-  const [box, { width }] = useSize({ width: 640, height: HEIGHT });
   const [table, setTable] = useState(false);
-  const { depth, strip, rigs } = { ...tonight, depth: tonight.water };
-  const times = depth.curve.map(([t]) => Date.parse(t));
-  const depths = depth.curve.map(([, d]) => d);
-  const first = (times[0] as number) - HOUR / 2;
-  const last = (times.at(-1) as number) + HOUR / 2;
-  const low = Math.min(...depths);
-  const span = Math.max(0.1, Math.max(...depths) - low);
-  const x = (t: number) => 8 + ((t - first) / (last - first)) * (width - 16);
-  const y = (d: number) => 104 - ((d - low) / span) * 62;
-  const when = (iso: string) => x(Date.parse(iso));
+  const { water: depth, strip, rigs } = tonight;
   const moves = rigs[0]?.moves ?? [];
   const slides = moves.slice(1);
-  const hours = hoursOf(first, last, width);
   return (
     <Box
       as="section"
@@ -51,69 +40,7 @@ export function DayStrip({ trip, tonight, zone, units }: Props) {
       {table ? (
         <StripTable trip={trip} tonight={tonight} zone={zone} units={units} />
       ) : (
-        <Box ref={box} h={`${HEIGHT}px`}>
-          <svg width={width} height={HEIGHT} className="bw-scene" aria-hidden="true">
-            <rect
-              x={when(trip.begins)}
-              width={Math.max(0, when(trip.ends) - when(trip.begins))}
-              height="122"
-              fill={colour("well")}
-            />
-            {strip.sunrise && strip.sunset && (
-              <g fill={colour("soft")} opacity="0.18">
-                <rect x="0" width={Math.max(0, when(strip.sunrise))} height="122" />
-                <rect x={when(strip.sunset)} width={Math.max(0, width - when(strip.sunset))} height="122" />
-              </g>
-            )}
-            {strip.glare.map((g) => (
-              <g key={g.begins}>
-                <rect
-                  x={when(g.begins)}
-                  width={Math.max(2, when(g.ends) - when(g.begins))}
-                  height="5"
-                  fill={colour("brass")}
-                />
-                <text x={when(g.begins) + 4} y="20" style={{ fontSize: 12.5 }} fill={colour("soft")}>
-                  {g.where === "ahead" ? "sun on the tips" : `glare from the ${g.where}`}
-                </text>
-              </g>
-            ))}
-            <polyline
-              points={times.map((t, i) => `${x(t).toFixed(1)},${y(depths[i] as number).toFixed(1)}`).join(" ")}
-              fill="none"
-              stroke={colour("reed")}
-              strokeWidth="3"
-            />
-            {strip.warnings
-              .filter((w) => w.kind !== "carried-on")
-              .map((w) => (
-                <rect
-                  key={`${w.kind} ${w.at}`}
-                  x={when(w.at)}
-                  y="116"
-                  width={Math.max(2, when(w.until) - when(w.at))}
-                  height="6"
-                  fill={colour("float")}
-                />
-              ))}
-            {slides.map((m) => (
-              <path
-                key={m.at}
-                d={`M${when(m.at)} 98 v14 m-4 -5 l4 5 l4 -5`}
-                stroke={colour("tip")}
-                strokeWidth="2"
-                fill="none"
-              />
-            ))}
-            {hours
-              .filter((t) => x(t) > 24 && x(t) < width - 24)
-              .map((t) => (
-                <text key={t} x={x(t)} y="142" textAnchor="middle" style={{ fontSize: 13 }} fill={colour("soft")}>
-                  {clock(t, zone)}
-                </text>
-              ))}
-          </svg>
-        </Box>
+        <Drawn trip={trip} tonight={tonight} zone={zone} />
       )}
       <Text fontSize="sm" color="soft">
         {write(depth.low_m, "depth", units)} to {write(depth.high_m, "depth", units)}
@@ -131,6 +58,87 @@ export function DayStrip({ trip, tonight, zone, units }: Props) {
           {clock(w.at, zone)} to {clock(w.until, zone)}: {say(w.says, w.figures ?? {}, units)}
         </Text>
       ))}
+    </Box>
+  );
+}
+
+function Drawn({ trip, tonight, zone }: Omit<Props, "units">) {
+  const [box, { width }] = useSize({ width: 640, height: HEIGHT });
+  const { water: depth, strip, rigs } = tonight;
+  const times = depth.curve.map(([t]) => Date.parse(t));
+  const depths = depth.curve.map(([, d]) => d);
+  const first = (times[0] as number) - HOUR / 2;
+  const last = (times.at(-1) as number) + HOUR / 2;
+  const low = Math.min(...depths);
+  const span = Math.max(0.1, Math.max(...depths) - low);
+  const x = (t: number) => 8 + ((t - first) / (last - first)) * (width - 16);
+  const y = (d: number) => 104 - ((d - low) / span) * 62;
+  const when = (iso: string) => x(Date.parse(iso));
+  const slides = rigs[0]?.moves.slice(1) ?? [];
+  const hours = hoursOf(first, last, width);
+  return (
+    <Box ref={box} h={`${HEIGHT}px`}>
+      <svg width={width} height={HEIGHT} className="bw-scene" aria-hidden="true">
+        <rect
+          x={when(trip.begins)}
+          width={Math.max(0, when(trip.ends) - when(trip.begins))}
+          height="122"
+          fill={colour("well")}
+        />
+        {strip.sunrise && strip.sunset && (
+          <g fill={colour("soft")} opacity="0.18">
+            <rect x="0" width={Math.max(0, when(strip.sunrise))} height="122" />
+            <rect x={when(strip.sunset)} width={Math.max(0, width - when(strip.sunset))} height="122" />
+          </g>
+        )}
+        {strip.glare.map((g) => (
+          <g key={g.begins}>
+            <rect
+              x={when(g.begins)}
+              width={Math.max(2, when(g.ends) - when(g.begins))}
+              height="5"
+              fill={colour("brass")}
+            />
+            <text x={when(g.begins) + 4} y="20" style={{ fontSize: 12.5 }} fill={colour("soft")}>
+              {g.where === "ahead" ? "sun on the tips" : `glare from the ${g.where}`}
+            </text>
+          </g>
+        ))}
+        <polyline
+          points={times.map((t, i) => `${x(t).toFixed(1)},${y(depths[i] as number).toFixed(1)}`).join(" ")}
+          fill="none"
+          stroke={colour("reed")}
+          strokeWidth="3"
+        />
+        {strip.warnings
+          .filter((w) => w.kind !== "carried-on")
+          .map((w) => (
+            <rect
+              key={`${w.kind} ${w.at}`}
+              x={when(w.at)}
+              y="116"
+              width={Math.max(2, when(w.until) - when(w.at))}
+              height="6"
+              fill={colour("float")}
+            />
+          ))}
+        {slides.map((m) => (
+          <path
+            key={m.at}
+            d={`M${when(m.at)} 98 v14 m-4 -5 l4 5 l4 -5`}
+            stroke={colour("tip")}
+            strokeWidth="2"
+            fill="none"
+          />
+        ))}
+        {hours
+          .filter((t) => x(t) > 24 && x(t) < width - 24)
+          .map((t) => (
+            <text key={t} x={x(t)} y="142" textAnchor="middle" style={{ fontSize: 13 }} fill={colour("soft")}>
+              {clock(t, zone)}
+            </text>
+          ))}
+      </svg>
     </Box>
   );
 }

@@ -68,16 +68,10 @@ function useAsked(catalogue: Catalogue) {
   return { asked, set, follow };
 }
 
-/** Fish, water and rod to a rig: the family that suits is proposed, tied as one's own, and balanced from the box. */
-export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; onClose: () => void }) {
-  const swims = useSwims();
-  const { start, failed, busy } = useStartRig(onClose);
-  const { asked, set, follow } = useAsked(catalogue);
-  const [drawn, setDrawn] = useState(false);
-  const { species, where, swim, depth, salt, reach, like } = asked;
+type Asked = ReturnType<typeof useAsked>["asked"];
 
-  const place = swims.list.find((s) => s.swim.id === swim)?.water;
-  const purpose = useMemo<Purpose>(
+function usePurpose({ species, where, depth, salt, reach }: Asked, place: Purpose["water"] | undefined): Purpose {
+  return useMemo(
     () => ({
       water: place ?? { name: "", swim: null, depth_m: depth, temperature_c: 15, salinity: salinityOf(salt) },
       species,
@@ -89,12 +83,27 @@ export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; o
     }),
     [place, depth, salt, species, where, reach],
   );
-  const suits = useQuery({
+}
+
+/** The families by how well they suit what is asked. */
+const useSuits = (purpose: Purpose) =>
+  useQuery({
     queryKey: ["suits", purpose],
     queryFn: () => api.suits(purpose),
     placeholderData: keepPreviousData,
     retry: false,
   });
+
+/** Fish, water and rod to a rig: the family that suits is proposed, tied as one's own, and balanced from the box. */
+export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; onClose: () => void }) {
+  const swims = useSwims();
+  const { start, failed, busy } = useStartRig(onClose);
+  const { asked, set, follow } = useAsked(catalogue);
+  const [drawn, setDrawn] = useState(false);
+  const { species, where, swim, depth, salt, reach, like } = asked;
+  const place = swims.list.find((s) => s.swim.id === swim)?.water;
+  const purpose = usePurpose(asked, place);
+  const suits = useSuits(purpose);
   const ranked = suits.data?.ranked ?? [];
   const suit = ranked.find((s) => s.family === asked.family) ?? ranked[0];
   const family = catalogue.families.find((f) => f.id === suit?.family);
@@ -143,33 +152,12 @@ export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; o
         </Stack>
         <Stack gap="4">
           <ReachFields reach={reach} usual={catalogue.tackle} onChange={(r) => set({ reach: r })} />
-          <Box>
-            <Choice
-              label="Rig family, the best suited first"
-              value={family?.id ?? ""}
-              onChange={(f) => set({ family: f })}
-            >
-              {options(
-                ranked.filter((s) => s.possible && s.score > 0),
-                (s) => [s.family, s.name],
-              )}
-              <optgroup label="Possible, but made for something else">
-                {options(
-                  ranked.filter((s) => s.possible && s.score <= 0),
-                  (s) => [s.family, s.name],
-                )}
-              </optgroup>
-            </Choice>
-            {suit && <Reasons reasons={suit.reasons} possible={suit.possible} />}
-            {suits.isError && (
-              <Text role="alert" color="float" fontSize="sm">
-                {suits.error.message}
-              </Text>
-            )}
-            <Button size="sm" mt="2" onClick={() => setDrawn(true)}>
-              <Shapes aria-hidden="true" /> See all twenty drawn
-            </Button>
-          </Box>
+          <Family
+            suits={suits}
+            family={family?.id ?? ""}
+            onChange={(f) => set({ family: f })}
+            onDrawn={() => setDrawn(true)}
+          />
           <Like like={like} onChange={(id) => void follow(id)} />
           <TextField label="Name, if you like" value={asked.name} maxLength={80} onChange={(name) => set({ name })} />
         </Stack>
@@ -221,5 +209,43 @@ function Like({ like, onChange }: { like: string; onChange: (id: string) => void
       <option value="">as is usual for the fish</option>
       {options(rigs.data ?? [], (r) => [r.id, r.name])}
     </Choice>
+  );
+}
+
+type FamilyProps = {
+  suits: ReturnType<typeof useSuits>;
+  family: string;
+  onChange: (family: string) => void;
+  onDrawn: () => void;
+};
+
+/** The family, the best suited first, and why. */
+function Family({ suits, family, onChange, onDrawn }: FamilyProps) {
+  const ranked = suits.data?.ranked ?? [];
+  const suit = ranked.find((s) => s.family === family);
+  return (
+    <Box>
+      <Choice label="Rig family, the best suited first" value={family} onChange={onChange}>
+        {options(
+          ranked.filter((s) => s.possible && s.score > 0),
+          (s) => [s.family, s.name],
+        )}
+        <optgroup label="Possible, but made for something else">
+          {options(
+            ranked.filter((s) => s.possible && s.score <= 0),
+            (s) => [s.family, s.name],
+          )}
+        </optgroup>
+      </Choice>
+      {suit && <Reasons reasons={suit.reasons} possible={suit.possible} />}
+      {suits.isError && (
+        <Text role="alert" color="float" fontSize="sm">
+          {suits.error.message}
+        </Text>
+      )}
+      <Button size="sm" mt="2" onClick={onDrawn}>
+        <Shapes aria-hidden="true" /> See all twenty drawn
+      </Button>
+    </Box>
   );
 }

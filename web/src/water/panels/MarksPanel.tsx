@@ -61,12 +61,10 @@ function useSlid() {
 
 /** Fish seen at a depth: one number for the stop, and how far to slide it. */
 function MarksPanel() {
-  const { state, picture, rig, now } = useWater();
-  const { units } = useSettings();
+  const { state, rig, now } = useWater();
   const { survey } = state;
   const [depth, setDepth] = useState(2);
   const slid = useSlid();
-  const zone = survey.place.time_zone;
   const add = () => {
     const { distance_m, bearing_deg } = survey.session;
     const fresh: Mark = {
@@ -107,82 +105,89 @@ function MarksPanel() {
       )}
       {survey.marks.length === 0 && <Text>No fish marked yet.</Text>}
       <Box as="ul" listStyleType="none" aria-label="Fish marks">
-        {[...survey.marks].reverse().map((m) => {
-          const found = picture?.marks.find((a) => a.id === m.id);
-          const s = found?.setting;
-          const put = (fields: Partial<Mark>) =>
-            state.change({ marks: survey.marks.map((x) => (x.id === m.id ? { ...x, ...fields } : x)) });
-          return (
-            <Box as="li" key={m.id} py="2" borderTopWidth="1px" borderColor="rule">
-              <Flex align="start" gap="2">
-                <Box flex="1">
-                  {s && (
-                    <Text fontSize="xl" fontWeight="bold">
-                      Stop at {write(s.setting_m, "line", units)}
-                    </Text>
-                  )}
-                  {s && (
-                    <Text fontWeight="semibold">
-                      {Math.abs(s.slide_m) < 0.005
-                        ? "where it is"
-                        : `slide it ${write(Math.abs(s.slide_m), "line", units)} ${s.slide_m > 0 ? "deeper" : "shallower"}`}
-                    </Text>
-                  )}
-                  {found?.problem && <Text color="float">{sentenceOf(found.problem)}</Text>}
-                  <Text fontSize="sm" color="soft">
-                    Fish at {write(m.depth_m, "depth", units)}, {write(m.distance_m, "distance", units)} out
-                    {m.at ? `, ${clock(m.at, zone)}` : ""}
-                    {m.note ? `: ${m.note}` : ""}
-                    {s ? `; bait ${write(s.above_m, "line", units)} above them` : ""}
-                  </Text>
-                </Box>
-                {s && rig && Math.abs(s.slide_m) >= 0.005 && (
-                  <Button
-                    size="sm"
-                    disabled={slid.busy}
-                    onClick={() =>
-                      slid.slide(rig.id, {
-                        do: "set-for-mark",
-                        mark_m: m.depth_m,
-                        above_m: m.above_m ?? null,
-                        depth_m: found?.depth_m ?? null,
-                      })
-                    }
-                  >
-                    I slid it
-                    <span className="bw-hidden"> for the fish at {write(m.depth_m, "depth", units)}</span>
-                  </Button>
-                )}
-                <Button
-                  variant="quiet"
-                  size="icon"
-                  aria-label={`Take out the mark at ${write(m.depth_m, "depth", units)}`}
-                  onClick={() => state.change({ marks: survey.marks.filter((x) => x.id !== m.id) })}
-                >
-                  <Trash2 />
-                </Button>
-              </Flex>
-              <Grid mt="1" templateColumns="1fr 1fr" gap="2">
-                <QuantityField
-                  label="Depth of the fish"
-                  name={`${m.id}-depth`}
-                  value={m.depth_m}
-                  quantity="depth"
-                  onChange={(depth_m) => put({ depth_m })}
-                />
-                <QuantityField
-                  label="Bait above them"
-                  name={`${m.id}-above`}
-                  value={m.above_m ?? s?.above_m ?? 0.45}
-                  quantity="line"
-                  onChange={(above_m) => put({ above_m })}
-                />
-              </Grid>
-            </Box>
-          );
-        })}
+        {[...survey.marks].reverse().map((m) => (
+          <Marked key={m.id} mark={m} slid={slid} />
+        ))}
       </Box>
     </Stack>
+  );
+}
+
+function Marked({ mark: m, slid }: { mark: Mark; slid: ReturnType<typeof useSlid> }) {
+  const { state, picture, rig } = useWater();
+  const { units } = useSettings();
+  const { survey } = state;
+  const found = picture?.marks.find((a) => a.id === m.id);
+  const s = found?.setting;
+  const put = (fields: Partial<Mark>) =>
+    state.change({ marks: survey.marks.map((x) => (x.id === m.id ? { ...x, ...fields } : x)) });
+  return (
+    <Box as="li" py="2" borderTopWidth="1px" borderColor="rule">
+      <Flex align="start" gap="2">
+        <Box flex="1">
+          {s && (
+            <Text fontSize="xl" fontWeight="bold">
+              Stop at {write(s.setting_m, "line", units)}
+            </Text>
+          )}
+          {s && (
+            <Text fontWeight="semibold">
+              {Math.abs(s.slide_m) < 0.005
+                ? "where it is"
+                : `slide it ${write(Math.abs(s.slide_m), "line", units)} ${s.slide_m > 0 ? "deeper" : "shallower"}`}
+            </Text>
+          )}
+          {found?.problem && <Text color="float">{sentenceOf(found.problem)}</Text>}
+          <Text fontSize="sm" color="soft">
+            Fish at {write(m.depth_m, "depth", units)}, {write(m.distance_m, "distance", units)} out
+            {m.at ? `, ${clock(m.at, survey.place.time_zone)}` : ""}
+            {m.note ? `: ${m.note}` : ""}
+            {s ? `; bait ${write(s.above_m, "line", units)} above them` : ""}
+          </Text>
+        </Box>
+        {s && rig && Math.abs(s.slide_m) >= 0.005 && (
+          <Button
+            size="sm"
+            disabled={slid.busy}
+            onClick={() =>
+              slid.slide(rig.id, {
+                do: "set-for-mark",
+                mark_m: m.depth_m,
+                above_m: m.above_m ?? null,
+                depth_m: found?.depth_m ?? null,
+              })
+            }
+          >
+            I slid it
+            <span className="bw-hidden"> for the fish at {write(m.depth_m, "depth", units)}</span>
+          </Button>
+        )}
+        <Button
+          variant="quiet"
+          size="icon"
+          aria-label={`Take out the mark at ${write(m.depth_m, "depth", units)}`}
+          onClick={() => state.change({ marks: survey.marks.filter((x) => x.id !== m.id) })}
+        >
+          <Trash2 />
+        </Button>
+      </Flex>
+      <Grid mt="1" templateColumns="1fr 1fr" gap="2">
+        <QuantityField
+          label="Depth of the fish"
+          name={`${m.id}-depth`}
+          value={m.depth_m}
+          quantity="depth"
+          onChange={(depth_m) => put({ depth_m })}
+        />
+        <QuantityField
+          label="Bait above them"
+          name={`${m.id}-above`}
+          value={m.above_m ?? s?.above_m ?? 0.45}
+          quantity="line"
+          onChange={(above_m) => put({ above_m })}
+        />
+      </Grid>
+    </Box>
   );
 }
 
