@@ -35,7 +35,7 @@ SLAP = Family(
     species="carp-hybrid", build=builds.slapped, layout=Layout(bulk_on_knot=True), tackle=("pole",),
     waters=("still",), depth_m=(0.3, 60.0),
     distance_m=(2, 14), bands=("surface", "upper"), line_wants="floats", main_line_m=0.00015, hooklength_m=0.075,
-    lash_m=(0.3, 0.8), deepest_m=0.6,
+    lash_m=(0.3, 0.8), deepest_m=0.6, fed="slap",
 )  # fmt: skip
 POLE_SLIDER = Family(
     id="pole-slider", number=6, name="sliding pole float",

@@ -89,6 +89,8 @@ class Family:
     """The bait hangs no deeper than this."""
     bait: str | None = None
     """The bait the family is for, when it is not the fish's usual one."""
+    fed: str | None = None
+    """The way it is fed for, when it is not the fish's and the water's usual one."""
     dragging: bool = False
     hold: float | None = None
     """Speed the float is usually held back to in a current, over the surface's; free when not given."""

@@ -12,6 +12,7 @@ from brookwind.core.motion.feed import FEED
 from brookwind.core.rig.book import Book
 from brookwind.core.rig.components import Bait
 from brookwind.core.rig.document import Rig, of_kind
+from brookwind.core.rig.families import FAMILY
 from brookwind.core.run.feeding import Thrown, amount
 
 WayId = Literal["each-cast", "by-the-clock", "slap", "bed", "none"]
@@ -92,8 +93,9 @@ def usual_way(rig: Rig, book: Book) -> FeedWay:
     fish = book.species.get(rig.species or "")
     if rig.species in _HUNTERS or (fish is not None and fish.bites_through):
         return WAY["none"]
-    if rig.family == "slap-rig":
-        return WAY["slap"]
+    family = FAMILY.get(rig.family)
+    if family is not None and family.fed is not None:
+        return WAY[family.fed]
     if rig.conditions.surface_m_s == 0.0:
         if rig.species in _SHOALS and rig.aim.bait_from == "bed":
             return WAY["bed"]
