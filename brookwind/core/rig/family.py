@@ -89,7 +89,7 @@ class Family:
     """The bait hangs no deeper than this."""
     bait: str | None = None
     """The bait the family is for, when it is not the fish's usual one."""
-    fed: str | None = None
+    fed: Literal["slap"] | None = None
     """The way it is fed for, when it is not the fish's and the water's usual one."""
     dragging: bool = False
     hold: float | None = None
