@@ -6,6 +6,7 @@ import os
 from datetime import UTC, datetime, timedelta
 from statistics import median
 
+import numpy as np
 import pytest
 from hypothesis import given, settings
 from hypothesis import strategies as st
@@ -146,6 +147,10 @@ def test_a_run_hangs_on_what_the_hand_did_and_not_on_how_often_it_was_drawn() ->
     easy = Dealt(seed=5, level=1)
     left, laid = (hold_play(easy, RIGS, HoldMoves(held=seldom, mends_s=m)) for m in ((), (3.0,)))
     assert left == laid, "near the rod there is no bow to mend"
+    assert hold_task(easy, RIGS).pulls == ()
+    since, pulls = zip(*hold_task(dealt, RIGS).pulls, strict=True)
+    assert pulls[0] == 0.0
+    assert np.interp([2.5, 5.59, 60.0], since, pulls) == pytest.approx([0.06 / 5.0, 0.06, 0.06], abs=2e-4)
     hard = hold_play(dealt, RIGS, HoldMoves(held=(HeldAt(time_s=0.0, hold=0.35),), done=True))
     assert hard.score is not None
     assert hard.score.share < 0.2, "held hard the bait swings up and out of its band"

@@ -15,7 +15,7 @@ from brookwind.core.figures import Told, length, share
 from brookwind.core.frozen import Frozen
 from brookwind.core.practice.deal import Dealt, Score, luck
 from brookwind.core.rig.document import Rig
-from brookwind.core.run.mend import Bowing
+from brookwind.core.run.mend import GROWS, Bowing
 from brookwind.core.situation import Situation
 
 HOLDS = (0.3, 0.45, 0.55, 0.65, 0.7, 0.75, 0.8, 0.85, 0.9, 0.95)
@@ -61,10 +61,8 @@ class HoldTask(Frozen):
     """The bait is to stay between these, off the bed."""
     hangs: tuple[Hangs, ...]
     follows_s: float
-    bow: float
-    """What the bow of the line adds to the hold once it has grown."""
-    turns_s: float
-    """Time in which a mended line comes straight; its pull grows as the square of the time, whole at root 5 of it."""
+    pulls: tuple[tuple[float, float], ...]
+    """(time since the line was laid straight, what its bow adds to the hold); none near the rod. [s, 0 to 1]"""
     bed: tuple[tuple[float, float], ...]
     """(distance, how much the bed stands up there). [m, m]"""
     says: Told
@@ -133,7 +131,8 @@ def hold_task(dealt: Dealt, rigs: tuple[Rig, ...]) -> HoldTask:
     dealt: which exercise.
     rigs: rigs to choose from: the first of a stream is taken.
     Raises: OutOfRange without a rig for a stream.
-    Source: `Situation.moving` at each hold; the bed is three waves of random length.
+    Source: `Situation.moving` at each hold; a mended line's pull by `Bowing.share`; the bed is three waves of random
+    length.
     """
     rig = _rig(rigs)
     hangs = _hangs(rig)
@@ -142,23 +141,31 @@ def hold_task(dealt: Dealt, rigs: tuple[Rig, ...]) -> HoldTask:
     figures = {"low": length(low), "high": length(low + BAND_M[dealt.level])}
     return HoldTask(
         rig=rig.name, run_m=RUN_M, depth_m=rig.water.depth_m, low_m=low, high_m=low + BAND_M[dealt.level],
-        hangs=hangs, follows_s=FOLLOWS_S, bow=BOW[dealt.level], turns_s=TURNS_S, bed=_bed(dealt),
+        hangs=hangs, follows_s=FOLLOWS_S, pulls=_pulls(BOW[dealt.level]), bed=_bed(dealt),
         says=Told(says="Run it through, the bait {low} to {high} off the bed all the way.", figures=figures),
     )  # fmt: skip
+
+
+def _pulls(bow: float) -> tuple[tuple[float, float], ...]:
+    if bow == 0.0:
+        return ()
+    line = Bowing(bow_m=TURNS_S, past_m_s=1.0)
+    times = np.linspace(0.0, TURNS_S * GROWS**0.5, 25)
+    return tuple((round(float(t), 3), round(bow * line.share(float(t)), 5)) for t in times)
 
 
 def hold_play(dealt: Dealt, rigs: tuple[Rig, ...], moves: HoldMoves) -> HoldPlay:
     """The run by what the hand did.
 
-    dx/dt = V(h),  dh/dt = (held + bow min(1, t^2/5) - h) / `FOLLOWS_S`,  bait = height(h) - bed(x + lead(h))
+    dx/dt = V(h),  dh/dt = (held + bow(t) - h) / `FOLLOWS_S`,  bait = height(h) - bed(x + lead(h))
 
-    t since the last mend, in `TURNS_S`.
+    t since the last mend; all three are read off the tables of the task.
 
     dealt: which exercise.
     rigs: rigs to choose from.
     moves: how it was held, and from when on.
     Raises: OutOfRange when the moments go back.
-    Source: as `hold_task`; the pull of a mended line as `Bowing.share`.
+    Source: as `hold_task`.
     """
     times = [h.time_s for h in moves.held]
     if times != sorted(times) or list(moves.mends_s) != sorted(moves.mends_s):
@@ -169,14 +176,14 @@ def hold_play(dealt: Dealt, rigs: tuple[Rig, ...], moves: HoldMoves) -> HoldPlay
     x = t = inside = snagged = 0.0
     hand = now = 0.8
     path, k, mended = [], 0, 0
-    line = Bowing(bow_m=TURNS_S, past_m_s=1.0)
+    since, pulls = zip(*(task.pulls or ((0.0, 0.0),)), strict=True)
     laid = 0.0
     while x < task.run_m and t < SLOWEST_S:
         while k < len(moves.held) and moves.held[k].time_s <= t + 1e-9:
             hand, k = moves.held[k].hold, k + 1
         while mended < len(moves.mends_s) and moves.mends_s[mended] <= t + 1e-9:
             laid, mended = moves.mends_s[mended], mended + 1
-        target = min(1.0, hand + task.bow * line.share(t - laid))
+        target = min(1.0, hand + float(np.interp(t - laid, since, pulls)))
         now += (target - now) * STEP_S / FOLLOWS_S
         speed, height, lead = (float(np.interp(now, table[0], row)) for row in table[1:])
         bait = height - float(np.interp(x + lead, at, beds))

@@ -6149,8 +6149,6 @@ export interface components {
                 number,
                 number
             ][];
-            /** Bow */
-            bow: number;
             /** Depth M */
             depth_m: number;
             /** Follows S */
@@ -6161,13 +6159,16 @@ export interface components {
             high_m: number;
             /** Low M */
             low_m: number;
+            /** Pulls */
+            pulls: [
+                number,
+                number
+            ][];
             /** Rig */
             rig: string;
             /** Run M */
             run_m: number;
             says: components["schemas"]["Told"];
-            /** Turns S */
-            turns_s: number;
         };
         /**
          * Holds

@@ -36,7 +36,7 @@ export function HoldBack({ task, play, over, onFinish }: Props) {
             {running ? "Running" : "Let it go"}
           </Button>
         )}
-        {!over && task.bow > 0 && (
+        {!over && task.pulls.length > 0 && (
           <Button minH="12" onClick={mend} disabled={!running}>
             Mend
           </Button>

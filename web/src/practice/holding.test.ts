@@ -5,8 +5,11 @@ import { hangs, later, type Run } from "./holding";
 const task = {
   run_m: 10,
   follows_s: 0.6,
-  bow: 0.1,
-  turns_s: 2.5,
+  pulls: [
+    [0, 0],
+    [2.5, 0.02],
+    [5.6, 0.1],
+  ],
   hangs: [
     { hold: 0.5, speed_m_s: 0.25, height_m: 0.2, lead_m: 0.3 },
     { hold: 1, speed_m_s: 0.5, height_m: 0.1, lead_m: -0.2 },
@@ -30,7 +33,10 @@ test("a bow that grows draws the float along until it is mended", () => {
   const left = later(task, begins, 8);
   const mended = later(task, { ...later(task, begins, 4), laid: 4 }, 4);
   expect(left.x).toBeGreaterThan(mended.x);
-  expect(left.now).toBeGreaterThan(mended.now);
+  expect(left.now).toBeCloseTo(0.9, 3);
+  expect(mended.now).toBeLessThan(0.87);
+  const near = later({ ...task, pulls: [] }, begins, 8);
+  expect(near.now).toBe(0.8);
 });
 
 test("the bait is off the bed below it, ahead of the float or behind", () => {

@@ -3,6 +3,7 @@ import type { Schemas } from "../api/client";
 type Task = Schemas["HoldTask"];
 export type Run = { time: number; x: number; hand: number; now: number; laid: number };
 
+/** A figure read off a table; its end beyond it, nothing where there is no table. */
 const at = (x: number, xs: number[], ys: number[]): number => {
   const last = xs.length - 1;
   if (x <= (xs[0] ?? 0)) return ys[0] ?? 0;
@@ -34,8 +35,12 @@ export const STEP_S = 0.02;
 export function later(task: Task, run: Run, seconds: number): Run {
   let next = run;
   for (let left = seconds; left > 1e-9 && next.x < task.run_m; left -= STEP_S) {
-    // A mended line pulls again as the square of the time.
-    const bowed = task.bow * Math.min(1, ((next.time - next.laid) / task.turns_s) ** 2 / 5);
+    // A line laid straight bows again, and draws the float along.
+    const bowed = at(
+      next.time - next.laid,
+      task.pulls.map(([since]) => since),
+      task.pulls.map(([, adds]) => adds),
+    );
     const target = Math.min(1, next.hand + bowed);
     const now = next.now + ((target - next.now) * STEP_S) / task.follows_s;
     const moved = { ...next, now };
