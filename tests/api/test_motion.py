@@ -48,8 +48,13 @@ def test_the_fall_tells_its_progress_and_then_itself(client: TestClient, running
     assert fall["to_depth_s"] > fall["to_cock_s"] > 0.0
     assert fall["fishes_m"] == pytest.approx(15.0 - fall["drift_m"])
     assert len(fall["frames"][0]["pieces"]) == len(fall["pieces"])
-    times = client.post("/api/motion/falls", json={"rigs": [running, running], "wish": {}}).json()
-    assert times[0] == times[1]
+    heavier = {**running, "water": {**running["water"], "depth_m": running["water"]["depth_m"] + 0.3}}
+    asked = {"rigs": [running, {**running, "id": "other", "name": "Another name"}, heavier], "wish": {}}
+    times = client.post("/api/motion/falls", json=asked).json()
+    assert times[0] == times[1] != times[2], "it falls by what it is, not by what it is called"
+    assert times == client.post("/api/motion/falls", json=asked).json()
+    late = client.post("/api/motion/falls", json={**asked, "wish": {"landing": "pile"}}).json()
+    assert late[0] != times[0], "and by how it lands"
 
 
 def test_what_cannot_be_is_refused_with_its_place(client: TestClient, running: dict[str, Any]) -> None:
