@@ -1,4 +1,4 @@
-"""Does a test notice when the core is wrong? Sixty small mutations, each in a copy, each put to the tests of its part.
+"""Does a test notice when the core is wrong? Small mutations, each in a copy, each put to the tests of its part.
 
     make mutate               all of them, two at a time
     make mutate ONLY=tin,chop the ones named
@@ -108,6 +108,30 @@ MUTATIONS = (
        "tackle"),
     _m("metal-pull", "edits/change_metal.py", "submerged_weight_n(1.0, metal.density_kg_m3, water)",
        "submerged_weight_n(1.0, c.density_kg_m3, water)", "tackle"),
+    _m("cast-turns", "run/casting.py", "turns=clip / ask.turn_m", "turns=clip / 0.7", "figures_afield"),
+    _m("cast-ahead", "run/casting.py", "for m, _ in loads) / max(below", "for m, _ in loads) * max(below",
+       "figures_afield"),
+    _m("flight-line", "run/flight.py", "0.5 * AIR_KG_M3 * SKIN_FRICTION", "AIR_KG_M3 * SKIN_FRICTION", "cast"),
+    _m("elastic", "run/catapult.py", "share = (wanted / first) ** 2", "share = wanted / first", "cast"),
+    _m("lash-wind", "run/on_pole.py", "return 0.5 * AIR_KG_M3 * drag", "return AIR_KG_M3 * drag", "cast"),
+    _m("lash-held", "run/on_pole.py", "back_n * tan(asin(", "back_n * (asin(", "cast"),
+    _m("rod-points", "run/of_rig.py", "(tip_height_m - HAND_M) ** 2", "(tip_height_m + HAND_M) ** 2",
+       "figures_afield"),
+    _m("cable-weight", "run/cable.py", "line.density_kg_m3 * pi / 4.0", "line.density_kg_m3 * pi / 2.0", "line_out"),
+    _m("mend-grows", "run/mend.py", "(since_s / self.turns_s) ** 2 / GROWS", "(since_s / self.turns_s) / GROWS", "run"),
+    _m("feed-layers", "run/feeding.py", "(np.arange(_LAYERS) + 0.5)", "(np.arange(_LAYERS) + 1.5)", "feeding"),
+    _m("feeder-dives", "run/feeder.py", "(2.0 * G_M_S2 * flown.highest_m)", "(G_M_S2 * flown.highest_m)",
+       "figures_afield"),
+    _m("bait-falls", "run/matching.py", "(far - STRETCH_M[1]) / (to_s - from_s)", "far / (to_s - from_s)",
+       "figures_afield"),
+    _m("rate-prior", "log/rates.py", "usual = (n.sum() + 0.5)", "usual = (n.sum() + 5.0)", "figures_afield"),
+    _m("rate-better", "log/rates.py", "other.per / (one.per + other.per)", "one.per / (one.per + other.per)", "log"),
+    _m("hopes", "trip/day.py", "hopes = [0.5**i", "hopes = [1.0**i", "figures_afield"),
+    _m("falls-late", "trip/making.py", "deep * rig.conditions.settle_s / ready",
+       "deep * ready / rig.conditions.settle_s", "figures_afield"),
+    _m("elo", "practice/rating.py", "A_LEVEL - rating) / 400.0", "A_LEVEL - rating) / 200.0", "figures_afield"),
+    _m("depth-score", "practice/depth.py", "(off - 0.05) / (OFF_M - 0.05)", "(off - 0.05) / OFF_M", "figures_afield"),
+    _m("reading-trials", "reading/likely.py", "found * 0.5 ** len", "found * 0.05 ** len", "figures_afield"),
 )  # fmt: skip
 
 
