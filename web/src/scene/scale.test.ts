@@ -11,6 +11,13 @@ test("the drawing holds the air over the float, the water and a strip of bed", (
   expect([toPx(low, 1.5), toPx(low, 2.05)].map(Math.round)).toEqual([0, 550]);
 });
 
+test.each([0.3, 1.9, 9, 40])("in %f m of water surface, tip and bed are in view at once", (depth) => {
+  const view = fitView(600, depth, depth, 0.02);
+  expect(toPx(view, 0)).toBeGreaterThan(40);
+  expect(toPx(view, -0.02)).toBeLessThan(toPx(view, 0));
+  expect(toPx(view, depth)).toBeLessThan(600);
+});
+
 test("pieces are seen however small, and larger ones are drawn larger", () => {
   expect(pieceRadius(0.0005)).toBe(3.2);
   expect(pieceRadius(0.01)).toBeGreaterThan(pieceRadius(0.006));
@@ -31,4 +38,8 @@ test("labels keep their order, stay apart and within bounds", () => {
   expect(spreadLabels([190, 195, 199], 18, 0, 200)).toEqual([164, 182, 200]);
   expect(spreadLabels([-40, 5], 18, 0, 200)).toEqual([0, 18]);
   expect(spreadLabels([], 18, 0, 200)).toEqual([]);
+  const placed = spreadLabels([100, 101, 102, 300, 580], 24, 20, 590);
+  placed.slice(1).forEach((y, i) => {
+    expect(y - (placed[i] as number)).toBeGreaterThanOrEqual(24 - 1e-9);
+  });
 });
