@@ -26,7 +26,7 @@ if TYPE_CHECKING:
 
 _LOADED = (
     "uvicorn", "gsw", "scipy.special", "scipy.interpolate", "scipy.linalg.lapack", "icalendar", "brookwind.api.app",
-    "brookwind.demo.load", "brookwind.instruments.standins.all",
+    "brookwind.demo.load", "brookwind.instruments.standins.all", "fpdf",
 )  # fmt: skip
 _LOAD = "load"
 """Instead of a command: load the demo."""

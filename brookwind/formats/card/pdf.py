@@ -4,10 +4,12 @@ from __future__ import annotations
 
 from collections.abc import Mapping, Sequence
 from datetime import datetime
-
-from fpdf import FPDF
+from typing import TYPE_CHECKING
 
 from brookwind.formats.card.drawing import MM_PER_POINT, Patch, Ring, Sheet, Stroke, Words, font_file, width_mm
+
+if TYPE_CHECKING:
+    from fpdf import FPDF
 
 FONT = "card"
 
@@ -20,6 +22,9 @@ def write_pdf(sheets: Sequence[Sheet], title: str, made: datetime, attached: Map
     made: when it is made.
     attached: text files that go along in it, by their names.
     """
+    # Only now: it is an eighth of what a start loads, and few starts print.
+    from fpdf import FPDF
+
     pdf = FPDF(unit="mm")
     pdf.set_auto_page_break(False)
     pdf.set_margin(0)
