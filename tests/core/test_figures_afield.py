@@ -24,6 +24,7 @@ from brookwind.core.run.of_rig import HAND_M, reach_m
 from brookwind.core.situation import Situation
 from brookwind.core.trip.day import cases_of, haunts_of, water_over
 from brookwind.core.trip.making import Made, let_fall
+from brookwind.core.trip.roles import ranges
 from brookwind.core.trip.tackled import Tackled
 
 from .test_feeding import fed_float
@@ -106,6 +107,18 @@ def test_a_rig_that_falls_too_slowly_loses_the_deep_of_its_water(rigs: dict[str,
     left = let_fall(Made(rig=half, covers=every, minutes=1.0, ready_s=None), cases, Tackled())
     assert np.array_equal(left.covers, cases.hangs_m <= 0.5 * cases.hangs_m.max() * (1.0 + 1e-9))
     assert 0 < left.covers.sum() < cases.n
+
+
+def test_a_range_that_is_one_figure_is_told_as_one() -> None:
+    day = trip(fish=("rudd",))
+    water = water_over(day, survey_of(day.swim), 2.0)
+    haunts = haunts_of(day, water)
+    cases = cases_of(day, water, haunts, 300)
+    one = cases.hangs_m == cases.hangs_m[0]
+    bait, *_ = ranges(one, cases, haunts)
+    assert (bait.says, set(bait.figures)) == ("bait {high} down", {"high"})
+    bait, *_ = ranges(np.ones(cases.n, dtype=bool), cases, haunts)
+    assert bait.says == "bait {low} to {high} down"
 
 
 def test_four_hundred_points_are_ten_to_one() -> None:

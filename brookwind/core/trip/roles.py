@@ -104,12 +104,7 @@ def ranges(these: Flags, cases: Cases, haunts: Sequence[Haunt]) -> tuple[Told, .
     """
     if not these.any():
         return ()
-    told = [
-        Told(
-            says="bait {low} to {high} down",
-            figures=_span(cases.hangs_m[these], "depth"),
-        )
-    ]
+    told = [_spanned("bait {low} to {high} down", _span(cases.hangs_m[these], "depth"))]
     quantity: Quantity
     for name, quantity, values in (("current", "speed", cases.current_m_s), ("wind", "wind", cases.wind_m_s)):
         if float(values.max()) <= 0.0:
@@ -120,8 +115,15 @@ def ranges(these: Flags, cases: Cases, haunts: Sequence[Haunt]) -> tuple[Told, .
         elif figures["low"].value <= 0.0:
             told.append(Told(says=f"{name} up to {{high}}", figures={"high": figures["high"]}))
         else:
-            told.append(Told(says=f"{name} {{low}} to {{high}}", figures=figures))
+            told.append(_spanned(f"{name} {{low}} to {{high}}", figures))
     return tuple(told)
+
+
+def _spanned(says: str, figures: Mapping[str, Figure]) -> Told:
+    """A range in words; one figure where both ends are told as the same."""
+    if figures["low"].value == figures["high"].value:
+        return Told(says=says.replace("{low} to ", ""), figures={"high": figures["high"]})
+    return Told(says=says, figures=dict(figures))
 
 
 _STEP: Mapping[str, float] = MappingProxyType({"depth": 0.05, "speed": 0.05, "wind": 1.0})
