@@ -5,7 +5,7 @@ import { colour } from "../scene/colour";
 import { Button } from "../shell/Button";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
-import { hangs, later, type Run, STEP_S } from "./holding";
+import { bedAt, hangs, later, type Run, STEP_S } from "./holding";
 import type { Playing } from "./useGame";
 
 type Task = Schemas["HoldTask"];
@@ -188,11 +188,6 @@ function Stream({ task, play, drawing }: StreamProps) {
     </svg>
   );
 }
-
-const bedAt = (task: Task, place: number): number => {
-  const i = Math.min(task.bed.length - 1, Math.max(0, Math.round(place / 0.25)));
-  return task.bed[i]?.[1] ?? 0;
-};
 
 /** The bed, raised by so much, as points of a path. */
 const bedPoints = (task: Task, off: number): string[] => {

@@ -14,18 +14,20 @@ const at = (x: number, xs: number[], ys: number[]): number => {
   return (ys[i - 1] ?? 0) + (((ys[i] ?? 0) - (ys[i - 1] ?? 0)) * (x - a)) / (b - a);
 };
 
+/** How much the bed stands up at a place. [m] */
+export const bedAt = (task: Task, place: number): number =>
+  at(
+    place,
+    task.bed.map(([x]) => x),
+    task.bed.map(([, high]) => high),
+  );
+
 /** Where float and bait are: read off the table that was dealt. */
 export function hangs(task: Task, run: Run) {
   const holds = task.hangs.map((h) => h.hold);
   const of = (pick: (h: Task["hangs"][number]) => number) => at(run.now, holds, task.hangs.map(pick));
-  const bed = (x: number) =>
-    at(
-      x,
-      task.bed.map(([place]) => place),
-      task.bed.map(([, high]) => high),
-    );
   const [speed, height, lead] = [of((h) => h.speed_m_s), of((h) => h.height_m), of((h) => h.lead_m)];
-  return { speed, height, lead, bait: height - bed(run.x + lead), bed };
+  return { speed, height, lead, bait: height - bedAt(task, run.x + lead) };
 }
 
 /** The step of the server's own reckoning: frames come as they may, steps are all alike. */
