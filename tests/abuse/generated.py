@@ -1,19 +1,23 @@
 """Requests by the thousand, made from the published description and from the demo's own documents, gone wrong.
 
-A seed makes the same requests again.
+A seed makes the same requests again. What is answered must be as it is published.
 """
 
 from __future__ import annotations
 
 import copy
 import json
+import re
 import time
 from collections.abc import Iterator
+from functools import cache
 from random import Random
 from typing import Any, NamedTuple
 from urllib.parse import quote
 
 from fastapi.testclient import TestClient
+from httpx2 import Response
+from jsonschema_rs import Draft202012Validator
 
 from brookwind.demo.load import demo_box, demo_rigs, demo_surveys
 
@@ -206,6 +210,49 @@ def _places(value: Any) -> Iterator[tuple[Any, Any]]:
         yield from _places(inner)
 
 
+_WHOLE = ("application/json", "application/problem+json")
+"""Answers that come in one piece, and are read as one."""
+
+
+class Published:
+    """What the application says that it answers."""
+
+    def __init__(self, described: dict[str, Any]) -> None:
+        """Begin.
+
+        described: the OpenAPI document.
+        """
+        self.components = described["components"]
+        ways = [
+            (method, re.compile(re.sub(r"{\w+}", "[^/]+", path)), operation["responses"])
+            for path, item in described["paths"].items()
+            for method, operation in item.items()
+        ]
+        # An address spelled out comes before one that takes any name in its place.
+        self.ways = sorted(ways, key=lambda way: way[1].pattern.count("[^/]+"))
+        self._check = cache(self._made)
+
+    def _made(self, schema: str) -> Draft202012Validator:
+        return Draft202012Validator({**json.loads(schema), "components": self.components})
+
+    def complaint(self, request: Request, answer: Response) -> str | None:
+        """What of an answer is not as published; None when all is, or nothing is said of it, as of a file.
+
+        request: what was asked.
+        answer: what came.
+        """
+        path = request.path.split("?")[0]
+        told = next((r for m, p, r in self.ways if m == request.method and p.fullmatch(path)), None)
+        media = answer.headers.get("content-type", "").split(";")[0]
+        if told is None or not answer.content or media not in _WHOLE or "content-disposition" in answer.headers:
+            return None
+        described = told.get(str(answer.status_code), {}).get("content", {}).get(media)
+        if described is None:
+            return f"{answer.status_code} with {media} is not told of"
+        errors = self._check(json.dumps(described["schema"])).iter_errors(answer.json())
+        return next((e.message[:300] for e in errors), None)
+
+
 class Tally(NamedTuple):
     """How requests fared."""
 
@@ -213,6 +260,8 @@ class Tally(NamedTuple):
     done: int
     """Answered with what was asked for."""
     faults: list[tuple[int, Request]]
+    unlike: list[tuple[str, Request]]
+    """What was not as published."""
     slowest_s: float
     slowest: Request | None
 
@@ -225,8 +274,10 @@ def send(client: TestClient, seed: int, most: int) -> Tally:
     most: how many.
     """
     faults: list[tuple[int, Request]] = []
+    unlike: list[tuple[str, Request]] = []
     slowest_s, slowest, done = 0.0, None, 0
-    maker = Maker(client.get("/api/openapi.json").json(), seed)
+    described = client.get("/api/openapi.json").json()
+    maker, published = Maker(described, seed), Published(described)
     for _, request in zip(range(most), maker, strict=False):
         headers = {"content-type": request.media} if request.media else {}
         began = time.process_time()
@@ -239,4 +290,6 @@ def send(client: TestClient, seed: int, most: int) -> Tally:
             maker.seen(request, answer.json())
         if answer.status_code >= 500:
             faults.append((answer.status_code, request))
-    return Tally(most, done, faults, slowest_s, slowest)
+        if complaint := published.complaint(request, answer):
+            unlike.append((complaint, request))
+    return Tally(most, done, faults, unlike, slowest_s, slowest)

@@ -207,9 +207,10 @@ def test_a_thousand_bad_lines_are_told_as_a_hundred_and_how_many_more(client: Te
     assert "900 more" in said[-1]["says"]
 
 
-def test_two_thousand_generated_requests_get_no_fault(client: TestClient) -> None:
+def test_two_thousand_generated_requests_get_no_fault_and_answers_as_published(client: TestClient) -> None:
     tally = send(client, seed=2, most=2000)
     assert [(s, r.method, r.path) for s, r in tally.faults] == []
+    assert [(u, r.method, r.path) for u, r in tally.unlike] == []
     assert tally.done > 400, "enough of them are well enough made to be done"
 
 

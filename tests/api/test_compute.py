@@ -4,21 +4,14 @@ from __future__ import annotations
 
 import copy
 import json
-import tempfile
-from pathlib import Path
 from typing import Any
 
-import jsonschema
+import jsonschema_rs
 import pytest
-import schemathesis
 from fastapi.testclient import TestClient
-from hypothesis import settings
-from schemathesis.specs.openapi.checks import negative_data_rejection, positive_data_acceptance
 
-from brookwind.api.app import make_app
 from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.rig.document import Rig
-from brookwind.store.database import open_database
 
 
 @pytest.fixture
@@ -128,28 +121,12 @@ def test_labels_are_read_or_refused(client: TestClient) -> None:
     assert "3BB" in refused.json()["detail"]
 
 
-_EMPTY = open_database(Path(tempfile.mkdtemp()) / "fuzzed.db")
-schema = schemathesis.openapi.from_asgi("/api/openapi.json", make_app(_EMPTY, hosts=("testserver",)))
-
-
-@schema.include(
-    path_regex="^/api/(label|rigs/start|catalogue|rules/examples|advice/families|float/(describe|tube|profile))$"
-).parametrize()
-@settings(max_examples=5, deadline=None)
-def test_small_calls_never_fault_and_answer_as_published(case: Any) -> None:
-    response = case.call()
-    assert response.status_code < 500
-    # Rules of tackle and physics are not in the schema: what fits it may still be refused, with a sentence. A number
-    # written as text is read: that much leniency is meant.
-    case.validate_response(response, excluded_checks=[positive_data_acceptance, negative_data_rejection])
-
-
 @pytest.mark.parametrize("current", [None, 0.3])
 def test_an_evaluation_is_as_published(current: float | None, client: TestClient, rigs: dict[str, Rig]) -> None:
     # It is written out at once, past the framework's own check of answers.
     described = client.get("/api/openapi.json").json()
     published = {"$ref": "#/components/schemas/Evaluation", "components": described["components"]}
-    check = jsonschema.Draft202012Validator(published)
+    check = jsonschema_rs.Draft202012Validator(published)
     for rig in rigs.values():
         data = rig.model_dump(mode="json")
         data["conditions"]["current_m_s"] = current or 0.0

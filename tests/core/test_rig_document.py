@@ -8,7 +8,7 @@ from collections.abc import Callable
 from typing import Any
 
 import pytest
-from jsonschema import Draft202012Validator
+from jsonschema_rs import Draft202012Validator
 
 from brookwind.core.errors import BrookwindError
 from brookwind.core.rest.settle import settle

@@ -100,7 +100,7 @@ def put_back(page: Page, address: str, fields: object) -> None:
 def browser_type_launch_args() -> dict[str, Any]:
     quiet = ["--disable-gpu", "--disable-background-networking", "--disable-component-update", "--disable-sync"]
     # Each test opens its pages cold and leaves them soon: code is compiled at once, and never anew to run faster.
-    quiet.append("--js-flags=--always-sparkplug --no-opt")
+    quiet.append("--js-flags=--always-sparkplug --no-opt --no-maglev")
     return {"executable_path": CHROMIUM, "args": ["--no-sandbox", "--no-first-run", *quiet]}
 
 
