@@ -13,7 +13,7 @@ WANTED = (0.25, 1.0 / 3.0)
 
 def is_test(path: str) -> bool:
     """True for a file that tests, or is there for tests only."""
-    return path.startswith("tests/") or ".test." in path or path.startswith("web/tests/")
+    return path.startswith(("tests/", "web/src/testing/")) or ".test." in path
 
 
 def main() -> None:

@@ -1,7 +1,10 @@
 import { ChakraProvider } from "@chakra-ui/react";
-import { render } from "@testing-library/react";
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import { render, renderHook } from "@testing-library/react";
 import type { ReactNode } from "react";
-import { vi } from "vitest";
+import { type Location, MemoryRouter, useLocation } from "react-router";
+import { type MockInstance, vi } from "vitest";
+import { type api, Refusal } from "../api/client";
 import { system } from "../theme/system";
 
 /** From now on the browser's lasting store is full: it can be read, and nothing more goes in. */
@@ -19,3 +22,41 @@ const bound = (what: unknown, to: object) => (typeof what === "function" ? what.
 /** A component as the application shows it. */
 export const show = (part: ReactNode) =>
   render(part, { wrapper: ({ children }) => <ChakraProvider value={system}>{children}</ChakraProvider> });
+
+function Where({ tell }: { tell: { at: Location | null } }) {
+  tell.at = useLocation();
+  return null;
+}
+
+/** A call of the API that a test answers. */
+export type Spied<K extends keyof typeof api> = MockInstance<(typeof api)[K]>;
+
+/** A hook as a page has it: what was asked is kept, and there are addresses. `address` tells where it went. */
+export function hook<T, P>(use: (given: P) => T, initialProps?: P) {
+  // What is asked is asked once: no test waits for a second try.
+  const queries = new QueryClient({ defaultOptions: { queries: { networkMode: "always", retry: false } } });
+  const where = { at: null as Location | null };
+  const wrapper = ({ children }: { children: ReactNode }) => (
+    <QueryClientProvider client={queries}>
+      <MemoryRouter>
+        {children}
+        <Where tell={where} />
+      </MemoryRouter>
+    </QueryClientProvider>
+  );
+  return { ...renderHook(use, { wrapper, initialProps }), queries, address: () => where.at };
+}
+
+/** A refusal as the server sends it; 0 is nobody there. */
+export const refused = (status: number, message = "No.") =>
+  new Refusal(status, [{ code: "x", path: [], message, remedy: "", figures: {} }]);
+
+/** A promise that is kept when the test says so. */
+export function later<T>() {
+  let done: (value: T) => void = () => {};
+  let fail: (error: unknown) => void = () => {};
+  const promise = new Promise<T>((resolve, reject) => {
+    [done, fail] = [resolve, reject];
+  });
+  return { promise, done, fail };
+}
