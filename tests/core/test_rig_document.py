@@ -147,3 +147,16 @@ def test_drift_rig_with_two_hooks_a_weak_link_and_floating_baits_is_one_document
     assert laid.depth_m["lead"] == pytest.approx(laid.depth_m["swivel"] + 0.1)
     assert laid.depth_m["upper"] == pytest.approx(laid.depth_m["swivel"] - 0.35)
     assert laid.hook_depth_m == pytest.approx(laid.depth_m["swivel"] - 0.5)
+
+
+def test_what_holds_the_float_is_that_of_the_rig_as_it_is_and_no_part_of_it(rigs: dict[str, Rig]) -> None:
+    rig = rigs["bream-slider"]
+    before = rig.setting_m
+    assert rig.stop is not None
+    moved = tuple(c.model_copy(update={"position_m": 7.0}) if c is rig.stop else c for c in rig.components)
+    copy = rig.model_copy(update={"components": moved})
+    assert (copy.setting_m, rig.setting_m) == (7.0, before)
+    again = read_rig(json.loads(rig.model_dump_json()))
+    assert again == rig
+    assert again.model_dump() == rig.model_dump()
+    assert hash(again) == hash(rig)

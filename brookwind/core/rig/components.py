@@ -6,7 +6,7 @@ A piece on a short side line carries a `link`: its position is where the link le
 
 from __future__ import annotations
 
-from typing import Annotated, Literal, get_args
+from typing import Annotated, ClassVar, Literal, get_args
 
 from pydantic import Field
 
@@ -56,6 +56,8 @@ class LineSection(Piece):
     """Knot at its lower end; the usual one for what it is tied to when not given."""
     lower_m: Position
     """Where this section ends, towards the hook. [m]"""
+    position_m: ClassVar[None] = None
+    """It has no one place."""
 
 
 class Stop(Piece):
@@ -85,6 +87,8 @@ class Sleeve(Piece):
     """A rubber or silicone that holds a float to the line."""
 
     kind: Literal["sleeve"] = "sleeve"
+    position_m: ClassVar[None] = None
+    """It goes with the float."""
 
 
 class Float(Piece):
@@ -157,6 +161,8 @@ class Bait(Piece):
     hook: PieceId
     mass_kg: PieceMass
     density_kg_m3: Density
+    position_m: ClassVar[None] = None
+    """It is where its hook is."""
 
 
 Component = Annotated[

@@ -158,6 +158,24 @@ class Muted(Frozen):
     reason: str = Field(min_length=1, max_length=200)
 
 
+_HELD = "_held_by"
+
+
+class _Held:
+    """What holds the float of a rig, found once."""
+
+    def __init__(self, of: tuple[Component, ...]) -> None:
+        self.of = of
+        at, self.float_piece = next((i, c) for i, c in enumerate(of) if isinstance(c, Float))
+        fixed = self.float_piece.position_m is not None
+        self.stop = None if fixed else next((c for c in reversed(of[:at]) if isinstance(c, Stop)), None)
+        free = not fixed and self.stop is None
+        below = (c for c in of[at + 1 :] if c.kind in _HOLDS and getattr(c, "position_m", None))
+        self.rests_on: Component | None = next(below, None) if free else None
+        holder = self.float_piece if fixed else self.stop or self.rests_on
+        self.setting_m: float = getattr(holder, "position_m", 0.0)
+
+
 class Rig(Frozen):
     """A rig: its components in threading order from rod to hook, what it aims at and the water it is tied for."""
 
@@ -192,9 +210,17 @@ class Rig(Frozen):
         return self
 
     @property
+    def _held(self) -> _Held:
+        # Asked tens of times for every state a rig is settled in. A copy may have other components under the same cache.
+        kept: _Held | None = self.__dict__.get(_HELD)
+        if kept is None or kept.of is not self.components:
+            kept = self.__dict__[_HELD] = _Held(self.components)
+        return kept
+
+    @property
     def float_piece(self) -> Float:
         """The one float."""
-        return next(c for c in self.components if isinstance(c, Float))
+        return self._held.float_piece
 
     @property
     def stop(self) -> Stop | None:
@@ -202,10 +228,7 @@ class Rig(Frozen):
 
         A stop below the float is a buffer.
         """
-        if self.float_piece.position_m is not None:
-            return None
-        above = self.components[: self.components.index(self.float_piece)]
-        return next((c for c in reversed(above) if isinstance(c, Stop)), None)
+        return self._held.stop
 
     @property
     def rests_on(self) -> Component | None:
@@ -213,17 +236,12 @@ class Rig(Frozen):
 
         None for a fixed float, and for one that a stop holds.
         """
-        if self.float_piece.position_m is not None or self.stop is not None:
-            return None
-        below = self.components[self.components.index(self.float_piece) + 1 :]
-        return next((c for c in below if c.kind in _HOLDS and getattr(c, "position_m", None)), None)
+        return self._held.rests_on
 
     @property
     def setting_m(self) -> float:
         """Distance along the line from the stop (sliding float), the float, or what it rests on, to the hook. [m]"""
-        holder = self.float_piece if self.float_piece.position_m is not None else self.stop or self.rests_on
-        position: float = getattr(holder, "position_m", 0.0)
-        return position
+        return self._held.setting_m
 
     def replace_components(self, components: tuple[Component, ...], **changes: Any) -> Rig:
         """The rig with other components, checked again.
