@@ -4,7 +4,7 @@ from __future__ import annotations
 
 from pathlib import Path
 
-from playwright.sync_api import Page
+from playwright.sync_api import Locator, Page
 
 _AXE = Path(__file__).parents[2] / "web" / "node_modules" / "axe-core" / "axe.min.js"
 THEMES = ("paper", "dusk", "glare")
@@ -18,13 +18,13 @@ _AT_ONCE = """
 }
 """
 _LOOK = """
-async (themes) => {
+async (part, themes) => {
   const root = document.documentElement, own = root.dataset.theme, found = [];
   for (const theme of themes) {
     root.dataset.theme = theme;
     // All but the colours is the same in every theme.
     const only = theme === themes[0] ? {} : { runOnly: ["color-contrast"] };
-    for (const v of (await axe.run(only)).violations)
+    for (const v of (await axe.run(part, only)).violations)
       found.push([theme, v.id, v.nodes.map((n) => n.target).slice(0, 4)]);
   }
   root.dataset.theme = own;
@@ -33,9 +33,13 @@ async (themes) => {
 """
 
 
-def axe_finds(page: Page) -> list[tuple[str, str, list[str]]]:
-    """What axe complains of on the page as it is, in every theme: theme, rule and the first places."""
+def axe_finds(page: Page, within: Locator | None = None) -> list[tuple[str, str, list[str]]]:
+    """What axe complains of on the page as it is, in every theme: theme, rule and the first places.
+
+    page: the page.
+    within: the part that is new since the whole was looked at.
+    """
     if not page.evaluate("() => 'axe' in window"):
         page.evaluate(_AXE.read_text(encoding="utf-8"))
         page.evaluate(_AT_ONCE)
-    return [tuple(f) for f in page.evaluate(_LOOK, THEMES)]
+    return [tuple(f) for f in (within or page.locator("html")).evaluate(_LOOK, THEMES)]

@@ -190,7 +190,7 @@ def test_nothing_for_axe_in_the_box(shed: Server, page: Page) -> None:
         page.goto(f"{shed.url}/box/{tray}")
         expect(page.get_by_role("navigation", name="Trays")).to_be_visible()
         page.wait_for_timeout(400)
-        assert axe_finds(page) == []
+        assert axe_finds(page, None if tray == "weights" else page.get_by_role("main")) == []
 
 
 def test_a_bait_is_timed_in_a_jug(shed: Server, page: Page) -> None:
