@@ -18,6 +18,8 @@ from brookwind.cli_common import fail
 from brookwind.clock import now
 from brookwind.core.errors import BrookwindError, NotUnderstood
 
+REST_AFTER_S = 0.3
+"""After so long it is loaded: the first page has been answered by then. [s]"""
 KEPT_S = 75
 """An idle connection is kept so long: the browser, which lets go sooner, is then never cut off in mid question. [s]"""
 
@@ -113,20 +115,29 @@ def _serve(engine: Any, host: str, port: int, hub: Any = None) -> None:
     # Listening on other addresses is the person's own wish; then any name may be used to reach it.
     local = _is_this_machine(host)
     hosts = (*LOCAL_HOSTS, *([host] if ":" not in host else [])) if local else ("*",)
-    # What the water needs is loaded while nobody waits for it: the first section is then drawn at once.
-    warm = threading.Timer(1.0, lambda: [importlib.import_module(m) for m in ("scipy.special", "scipy.interpolate")])
-    warm.daemon = True
-    warm.start()
     application = make_app(engine, hosts, hub=hub)
     application.state.listens = not local
-    start.loaded()
     listening = _listening(host, port)
     shown = f"[{host}]" if ":" in host else host
     typer.echo(f"Brookwind {__version__} on http://{shown}:{port}")
     if not local:
         typer.echo("Other devices are let in by a code: open Brookwind on this machine, under Settings.")
+    # What no page begins with is loaded while nobody waits for it.
+    rest = threading.Timer(REST_AFTER_S, _load_rest, [application])
+    rest.daemon = True
+    rest.start()
     config = uvicorn.Config(application, log_level="warning", server_header=False, timeout_keep_alive=KEPT_S)
     uvicorn.Server(config).run(sockets=[listening])
+
+
+def _load_rest(application: Any) -> None:
+    """The other subjects, and what draws the first section of a water."""
+    try:
+        application.state.others.ready()
+        for name in ("scipy.special", "scipy.interpolate"):
+            importlib.import_module(name)
+    finally:
+        start.loaded()
 
 
 def _is_this_machine(host: str) -> bool:

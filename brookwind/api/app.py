@@ -16,31 +16,8 @@ from brookwind import __version__
 from brookwind.api import problems
 from brookwind.api.door import Door
 from brookwind.api.guard import Guard
-from brookwind.api.routers import (
-    advice,
-    balance,
-    bankside,
-    book,
-    box,
-    cards,
-    compute,
-    copies,
-    devices,
-    files,
-    floats,
-    instruments,
-    log,
-    motion,
-    photographs,
-    places,
-    practice,
-    reading,
-    records,
-    rigs,
-    trips,
-    tying,
-    water,
-)
+from brookwind.api.part import Later, Part
+from brookwind.api.routers import balance, box, compute, records, rigs
 from brookwind.instruments.hub import Hub
 
 STATIC = Path(__file__).parent.parent / "static"
@@ -85,40 +62,48 @@ def make_app(
     app.state.hub = hub or Hub()
     app.state.listens = False
     app.state.door = Door(lambda: app.state.engine)
-    problems.install(app)
     # The box's own routes come before the ones that take a compartment's name.
-    parts = (
-        box,
-        records,
-        reading,
-        rigs,
-        compute,
-        balance,
-        advice,
-        book,
-        places,
-        practice,
-        floats,
-        water,
-        files,
-        instruments,
-        log,
-        photographs,
-        motion,
-        tying,
-        trips,
-        bankside,
-        devices,
-        copies,
-        cards,
-    )
-    for part in parts:
-        app.include_router(part.router)
+    for part in (box, records, rigs, compute, balance):
+        part.router.put_into(app.router)
+    others = Later("/api/", _others, problems.REFUSALS)
+    app.router.routes.append(others)
+    app.state.others = others
+    problems.install(app, lambda: others.ready().routes)
     _serve_pages(app, static)
     app.add_middleware(GZipMiddleware, minimum_size=2000, compresslevel=4)
     app.add_middleware(TrustedHostMiddleware, allowed_hosts=list(hosts))
     app.add_middleware(Guard)
     return app
+
+
+def _others() -> tuple[Part, ...]:
+    """The subjects that no page begins with: loading them takes as long as all the rest of the application."""
+    from brookwind.api.routers import (
+        advice,
+        bankside,
+        book,
+        cards,
+        copies,
+        devices,
+        files,
+        floats,
+        instruments,
+        log,
+        motion,
+        photographs,
+        places,
+        practice,
+        reading,
+        trips,
+        tying,
+        water,
+    )
+
+    return (
+        reading.router, advice.router, book.router, places.router, practice.router, floats.router, water.router,
+        files.router, instruments.router, log.router, photographs.router, motion.router, tying.router, trips.router,
+        bankside.router, devices.router, copies.router, cards.router,
+    )  # fmt: skip
 
 
 def _serve_pages(app: FastAPI, static: Path) -> None:

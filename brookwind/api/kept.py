@@ -3,9 +3,10 @@
 # Annotations are read by the framework where they stand: they must not be postponed here.
 from typing import Annotated, Any, Generic, TypeVar
 
-from fastapi import APIRouter, Depends
+from fastapi import Depends
 from pydantic import BaseModel
 
+from brookwind.api.part import Part
 from brookwind.api.session import of_request
 from brookwind.store.book import Entries, Entry
 from brookwind.store.records import Kept, Version
@@ -21,7 +22,7 @@ class Update(BaseModel, Generic[FieldsT]):
     fields: FieldsT
 
 
-def add_records(router: APIRouter, path: str, kind: type[Repository[Any]], tag: str) -> None:
+def add_records(router: Part, path: str, kind: type[Repository[Any]], tag: str) -> None:
     """Add the calls that list, create, read, change and delete records of a kind.
 
     router: where to.
@@ -60,7 +61,7 @@ def add_records(router: APIRouter, path: str, kind: type[Repository[Any]], tag: 
     add_delete(router, one, kind, tag)
 
 
-def add_delete(router: APIRouter, path: str, kind: type[Repository[Any]], tag: str) -> None:
+def add_delete(router: Part, path: str, kind: type[Repository[Any]], tag: str) -> None:
     """Add the call that removes a record of a kind, with what goes with it.
 
     router: where to.
@@ -75,7 +76,7 @@ def add_delete(router: APIRouter, path: str, kind: type[Repository[Any]], tag: s
     router.add_api_route(path, delete, methods=["DELETE"], status_code=204, summary=f"Remove a {kind.name}", tags=[tag])
 
 
-def add_entries(router: APIRouter, path: str, kind: type[Entries[Any]], tag: str) -> None:
+def add_entries(router: Part, path: str, kind: type[Entries[Any]], tag: str) -> None:
     """Add the calls of a shelf of the book: list, change or add, and take a change back.
 
     router: where to.

@@ -2,14 +2,17 @@
 
 from __future__ import annotations
 
+from collections.abc import Callable, Sequence
 from typing import Any
 
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
+from fastapi.openapi.utils import get_openapi
 from fastapi.responses import JSONResponse
 from pydantic import BaseModel, ValidationError
 from sqlalchemy.exc import OperationalError
 from starlette.exceptions import HTTPException
+from starlette.routing import BaseRoute
 
 from brookwind.core.errors import BrookwindError, Problem
 from brookwind.core.rig.refusals import from_validation
@@ -69,8 +72,10 @@ def answer(status: int, title: str, problems: tuple[Problem, ...]) -> JSONRespon
 
 _PLAIN = {400: "What was sent is not readable as UTF-8 text.", 404: "There is nothing at this address."}
 
+_SCHEMA = {"$ref": "#/components/schemas/ProblemDocument"}
+# As schemas, not as models: the framework would make a model's fields anew for every status of every call.
 REFUSALS: dict[int | str, dict[str, Any]] = {
-    status: {"model": ProblemDocument, "description": title}
+    status: {"description": title, "content": {MEDIA: {"schema": _SCHEMA}}}
     for status, title in {
         400: "Not readable",
         404: "Not there",
@@ -81,31 +86,33 @@ REFUSALS: dict[int | str, dict[str, Any]] = {
 }
 
 
-def publish_as_problems(app: FastAPI) -> None:
-    """Say in the OpenAPI document that refusals are `application/problem+json`, which the framework cannot be told.
-
-    app: the application.
-    """
-    made = app.openapi
+def _publish(app: FastAPI, later: Callable[[], Sequence[BaseRoute]]) -> None:
+    """Write the OpenAPI document of all calls, and say in it what a problem document is."""
 
     def openapi() -> dict[str, Any]:
         if app.openapi_schema is None:
-            for operations in made()["paths"].values():
-                for operation in operations.values():
-                    for status, response in operation["responses"].items():
-                        if int(status) >= 400 and "application/json" in response.get("content", {}):
-                            response["content"] = {MEDIA: response["content"].pop("application/json")}
-        return app.openapi_schema or made()
+            app.openapi_schema = get_openapi(
+                title=app.title,
+                version=app.version,
+                routes=[*app.routes, *later()],
+                separate_input_output_schemas=app.separate_input_output_schemas,
+            )
+            schemas = app.openapi_schema["components"]["schemas"]
+            own = ProblemDocument.model_json_schema(mode="serialization", ref_template="#/components/schemas/{model}")
+            for name, schema in {**own.pop("$defs", {}), "ProblemDocument": own}.items():
+                schemas.setdefault(name, schema)
+        return app.openapi_schema
 
     app.openapi = openapi  # type: ignore[method-assign]
 
 
-def install(app: FastAPI) -> None:
+def install(app: FastAPI, later: Callable[[], Sequence[BaseRoute]] = tuple) -> None:
     """Teach an application to answer with problem documents, and to publish that it does.
 
     app: the application.
+    later: its calls that are not made yet.
     """
-    publish_as_problems(app)
+    _publish(app, later)
 
     @app.exception_handler(BrookwindError)
     async def _refused(_: Request, error: BrookwindError) -> JSONResponse:

@@ -8,7 +8,7 @@ from datetime import datetime
 from operator import itemgetter
 from typing import Any, cast
 
-from sqlalchemy import ColumnElement, delete, func, update
+from sqlalchemy import ColumnElement, delete, func, insert, update
 from sqlmodel import Session, col, select
 
 from brookwind.clock import now
@@ -172,7 +172,7 @@ class Log:
                     "taken", f"There is an event {event.id!r} already.", "Give it an id of its own.", ("id",)
                 )
             return event
-        self.session.add(self._event_row(key, event, self._rig_after(key, event)))
+        self.session.add(EventRow(**_columns_of(key, event, self._rig_after(key, event))))
         self.session.flush()
         return event
 
@@ -214,14 +214,16 @@ class Log:
                 there.add(outing.id)
         # The sessions are there before what happened in them.
         self.session.flush()
+        rows: list[dict[str, Any]] = []
         for outing, events in new:
             on: Rig | None = None
             for e in sorted(events, key=lambda e: e.at):
                 on = _slid(on, e) if e.kind == "slide" else e.rig or on
                 if e.id not in known:
-                    self.session.add(self._event_row(outing.id, e, on if e.kind in _FISHED_ANEW else None))
+                    rows.append(_columns_of(outing.id, e, on if e.kind in _FISHED_ANEW else None))
             known |= {e.id for e in events}
-        self.session.flush()
+        if rows:
+            self.session.execute(insert(EventRow), rows)
 
     def asked(self, asked: Asked) -> tuple[list[Visit], list[Happened]]:
         """The part of the log that is asked, in short: no rig is read for it.
@@ -343,19 +345,21 @@ class Log:
             reach_m=row.reach_m,
         )  # fmt: skip
 
-    def _event_row(self, key: str, event: Event, rig: Rig | None) -> EventRow:
-        at, offset = in_utc(event.at)
-        how: dict[str, Any] = {"setting_m": event.setting_m}
-        if rig is not None:
-            short = fished(rig).model_dump()
-            # What it was moved to is kept as it was said.
-            how = {"rig_name": short.pop("rig"), **short, "rig": rig.model_dump(mode="json")}
-            how["setting_m"] = event.setting_m or how["setting_m"]
-        return EventRow(
-            id=event.id, outing_id=key, at=at, offset_min=offset, kind=event.kind, came=event.came,
-            species=event.species, length_m=event.length_m, mass_kg=event.mass_kg, text=event.text,
-            depth_m=event.depth_m, tip_m=event.tip_m, reach_m=event.reach_m, **how,
-        )  # fmt: skip
+
+def _columns_of(key: str, event: Event, rig: Rig | None) -> dict[str, Any]:
+    """An event of a session as it lies in its table, with the rig it is fished with from then on."""
+    at, offset = in_utc(event.at)
+    how: dict[str, Any] = {"setting_m": event.setting_m}
+    if rig is not None:
+        short = fished(rig).model_dump()
+        # What it was moved to is kept as it was said.
+        how = {"rig_name": short.pop("rig"), **short, "rig": rig.model_dump(mode="json")}
+        how["setting_m"] = event.setting_m or how["setting_m"]
+    return {
+        "id": event.id, "outing_id": key, "at": at, "offset_min": offset, "kind": event.kind, "came": event.came,
+        "species": event.species, "length_m": event.length_m, "mass_kg": event.mass_kg, "text": event.text,
+        "depth_m": event.depth_m, "tip_m": event.tip_m, "reach_m": event.reach_m, **how,
+    }  # fmt: skip
 
 
 def _slid(rig: Rig | None, event: Event) -> Rig | None:

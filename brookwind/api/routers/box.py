@@ -4,10 +4,11 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import APIRouter, Query
+from fastapi import Query
 from fastapi.responses import Response
 from pydantic import BaseModel, Field
 
+from brookwind.api.part import Part
 from brookwind.api.routers.files import FileBody, attached
 from brookwind.api.session import BoxOfRequest, RigsOfRequest
 from brookwind.core.box.changes import Incoming, incoming
@@ -28,7 +29,7 @@ from brookwind.formats.box_csv import read_box, write_box
 from brookwind.formats.text import Refused
 from brookwind.store.records import Kept, Version
 
-router = APIRouter(prefix="/api/box", tags=["box"])
+router = Part(prefix="/api/box", tags=["box"])
 
 
 class QuickText(BaseModel):

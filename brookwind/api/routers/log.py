@@ -5,11 +5,12 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Annotated
 
-from fastapi import APIRouter, Depends
+from fastapi import Depends
 from fastapi.responses import Response
 from pydantic import BaseModel
 
 from brookwind.api.kept import Update
+from brookwind.api.part import Part
 from brookwind.api.routers.files import FileBody, attached
 from brookwind.api.session import BoxOfRequest, SessionOfRequest, SurveysOfRequest
 from brookwind.clock import now
@@ -28,7 +29,7 @@ from brookwind.store.log import Asked, CaughtSpecies, KeptOuting, Log
 from brookwind.store.records import Version
 from brookwind.store.repositories import Surveys
 
-router = APIRouter(prefix="/api/log", tags=["log"])
+router = Part(prefix="/api/log", tags=["log"])
 
 
 def _log(session: SessionOfRequest) -> Log:

@@ -211,7 +211,7 @@ class Rig(Frozen):
 
     @property
     def _held(self) -> _Held:
-        # Asked tens of times for every state a rig is settled in. A copy may have other components under the same cache.
+        # Asked tens of times for every state a rig is settled in. A copy may have other components by now.
         kept: _Held | None = self.__dict__.get(_HELD)
         if kept is None or kept.of is not self.components:
             kept = self.__dict__[_HELD] = _Held(self.components)
