@@ -51,7 +51,7 @@ schema: .stamps/dev .stamps/web ## make the web's types anew from the API
 	cd web && npx openapi-typescript ../.stamps/openapi.json -o src/api/schema.d.ts
 
 unit: .stamps/dev build chromium
-	$(BIN)/python -m pytest -n 2 --dist worksteal -p no:benchmark
+	$(BIN)/python -m pytest -n 3 --dist worksteal -p no:benchmark
 
 zones: .stamps/web ## what the web writes of times, in other time zones
 	set -e; cd web && for zone in Asia/Tokyo America/New_York; do TZ=$$zone npx vitest run --reporter=dot src/units src/water; done
