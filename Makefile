@@ -50,6 +50,7 @@ schema: .stamps/dev .stamps/web ## make the web's types anew from the API
 	@mkdir -p .stamps && $(BIN)/python scripts/openapi.py > .stamps/openapi.json
 	cd web && npx openapi-typescript ../.stamps/openapi.json -o src/api/schema.d.ts
 
+# One worker more than there are processors: a page that waits leaves its own to another.
 unit: .stamps/dev build chromium
 	$(BIN)/python -m pytest -n 3 --dist worksteal -p no:benchmark
 

@@ -28,6 +28,7 @@ from brookwind.core.gravity import lead_mass_kg
 from brookwind.core.motion.fall import fall
 from brookwind.core.motion.fall_answer import FallWish
 from brookwind.core.motion.paying import QUICK
+from brookwind.core.rest.marks import ABOVE_M
 from brookwind.core.rest.tip_advice import tip_advice
 from brookwind.core.rest.tip_range import tip_range
 from brookwind.core.rig.book import SHIPPED, Book, found
@@ -37,8 +38,6 @@ from brookwind.core.rig.families import DOTTED_M, FAMILY, LONG_LEADER
 from brookwind.core.rig.threading import hooklength_join_m
 from brookwind.core.situation import Situation
 
-ABOVE_FISH_M = 0.45
-"""So far above suspended fish. [m] Editable default; fished at 0.3 to 0.6 m."""
 MANY = 6
 """At least so many pieces are many. Editable default."""
 
@@ -248,7 +247,7 @@ def _stack(tied: _Tied, school: str) -> Situation:
 def _above_fish(tied: _Tied, school: str) -> Situation:
     aim, depth_m = tied.now.rig.aim, tied.now.rig.water.depth_m
     up = aim.bait_m if aim.bait_from == "bed" else depth_m - aim.bait_m
-    height = {"level": up, "above": min(up + ABOVE_FISH_M, 0.9 * depth_m), "dragging": 0.0}[school]
+    height = {"level": up, "above": min(up + ABOVE_M, 0.9 * depth_m), "dragging": 0.0}[school]
     return tied.after(SetAim(bait_from="bed", bait_m=height)).set_for_still
 
 

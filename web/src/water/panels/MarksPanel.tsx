@@ -119,6 +119,8 @@ function Marked({ mark: m, slid }: { mark: Mark; slid: ReturnType<typeof useSlid
   const { survey } = state;
   const found = picture?.marks.find((a) => a.id === m.id);
   const s = found?.setting;
+  // Without a rig nothing is hung above them.
+  const above_m = m.above_m ?? s?.above_m;
   const put = (fields: Partial<Mark>) =>
     state.change({ marks: survey.marks.map((x) => (x.id === m.id ? { ...x, ...fields } : x)) });
   return (
@@ -179,13 +181,15 @@ function Marked({ mark: m, slid }: { mark: Mark; slid: ReturnType<typeof useSlid
           quantity="depth"
           onChange={(depth_m) => put({ depth_m })}
         />
-        <QuantityField
-          label="Bait above them"
-          name={`${m.id}-above`}
-          value={m.above_m ?? s?.above_m ?? 0.45}
-          quantity="line"
-          onChange={(above_m) => put({ above_m })}
-        />
+        {above_m != null && (
+          <QuantityField
+            label="Bait above them"
+            name={`${m.id}-above`}
+            value={above_m}
+            quantity="line"
+            onChange={(above_m) => put({ above_m })}
+          />
+        )}
       </Grid>
     </Box>
   );
