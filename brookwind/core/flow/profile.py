@@ -78,9 +78,17 @@ class Flow:
         return found
 
     def _share(self, left: Array) -> Array:
+        return self._law(left)[2]
+
+    def _law(self, left: Array) -> tuple[Array, Array, Array]:
+        """Share of the slow layer that is below, height from which the power law goes, and the share of the top speed.
+
+        `left` is the share of the depth that is below.
+        """
         rate = 1.0 / self.exponent
         near = np.minimum(np.maximum(left / self.near_bed, 0.0), 1.0)
-        return np.asarray(np.maximum(left, self.near_bed) ** rate * near * (2.0 - rate + (rate - 1.0) * near))
+        high = np.maximum(left, self.near_bed)
+        return near, high, np.asarray(high**rate * near * (2.0 - rate + (rate - 1.0) * near))
 
     def _measured(self, depth_m: Array, left: Array) -> Array:
         depths, speeds = zip(*self.speeds, strict=True)
@@ -95,24 +103,30 @@ class Flow:
         """
         return float(self.speed(np.array([depth_m]))[0])
 
-    def slope(self, depth_m: Array, speed_m_s: Array) -> Array:
-        """Change of speed per metre of depth, the wind's share apart. [1/s]
+    def speed_and_slope(self, depth_m: Array) -> tuple[Array, Array]:
+        """Speeds at depths, and their change per metre of depth, the wind's share of that apart. [m/s, 1/s]
 
         depth_m: depths, any shape. [m]
-        speed_m_s: speeds there. [m/s]
-        Source: derivative of the power law; between measured speeds a central difference.
+        Source: `speed`, and the derivative of the power law; between measured speeds a central difference.
         """
         if self.still:
-            return np.zeros_like(depth_m)
+            nothing = np.zeros_like(depth_m)
+            return nothing, nothing
         if self.speeds:
             step = 1e-4 * self.depth_m
-            return np.asarray((self.speed(depth_m + step) - self.speed(depth_m - step)) / (2.0 * step))
+            rise = self.speed(depth_m + step) - self.speed(depth_m - step)
+            return self.speed(depth_m), np.asarray(rise / (2.0 * step))
         rate = 1.0 / self.exponent
-        left = 1.0 - np.maximum(depth_m, 0.0) / self.depth_m
-        near = np.minimum(np.maximum(left / self.near_bed, 0.0), 1.0)
-        above = rate * speed_m_s / np.maximum(left, self.near_bed)
+        deep = np.maximum(depth_m, 0.0)
+        left = 1.0 - deep / self.depth_m
+        near, high, law = self._law(left)
+        speed = self.surface_m_s * law
+        if self.wind_m_s:
+            speed = speed + WIND_SKIN * self.wind_m_s * np.exp(-deep / SKIN_DEPTH_M)
+        above = rate * speed / high
         below = self.surface_m_s * self.near_bed ** (rate - 1.0) * (2.0 - rate + 2.0 * (rate - 1.0) * near)
-        return np.asarray(-np.where(near < 1.0, np.where(left > 0.0, below, 0.0), above) / self.depth_m)
+        slope = -np.where(near < 1.0, np.where(left > 0.0, below, 0.0), above) / self.depth_m
+        return np.asarray(speed), np.asarray(slope)
 
     def mirrored(self) -> Flow:
         """The same water running the other way."""

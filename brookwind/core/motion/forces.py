@@ -70,7 +70,7 @@ def link_forces(chain: Chain, s: State, setup: Setup) -> LinkForces:
     length = np.maximum(np.hypot(ex, ez), 1e-9)
     cx, cz = ex / length, ez / length
     middle = 0.5 * (s.z[..., 1:] + s.z[..., :-1])
-    speed = setup.flow.speed(middle)
+    speed, shear = setup.flow.speed_and_slope(middle)
     wx = speed - 0.5 * (s.vx[..., 1:] + s.vx[..., :-1])
     wz = -0.5 * (s.vz[..., 1:] + s.vz[..., :-1])
     along, across = wx * cx + wz * cz, wx * cz - wz * cx
@@ -80,23 +80,21 @@ def link_forces(chain: Chain, s: State, setup: Setup) -> LinkForces:
     q, steep = half * (fast + thick), half * (2.0 * fast + (4.0 / 3.0) * thick)
     k = 0.5 * np.pi * setup.water_kg_m3 * setup.skin * chain.shadow_m2 * np.abs(along)
     push, rub = q * across, k * along
-    xx, xz, zz = cx * cx, cx * cz, cz * cz
+    xx, xz = cx * cx, cx * cz
     twice = 2.0 * k
     a, g = np.empty((2, 2, *cx.shape)), np.empty((2, 2, *cx.shape))
-    a[0, 0], a[1, 1] = steep * zz + twice * xx, steep * xx + twice * zz
-    a[0, 1] = a[1, 0] = (twice - steep) * xz
+    # With cc + tt = 1: dF/dw = Q + (2 k - Q) cc.
+    less = twice - steep
+    a[0, 0] = steep + less * xx
+    a[1, 1] = twice - less * xx
+    a[0, 1] = a[1, 0] = less * xz
     aside, behind = (twice - q) * across / length, along * (k - steep) / length
-    g[0, 0], g[0, 1] = aside * xz + behind * zz, -aside * xx - behind * xz
-    g[1, 0], g[1, 1] = aside * zz - behind * xz, behind * xx - aside * xz
+    down = behind * xx - aside * xz
+    back = aside * xx + behind * xz
+    g[0, 0], g[0, 1] = behind - down, -back
+    g[1, 0], g[1, 1] = aside - back, down
     return LinkForces(
-        fx=push * cz + rub * cx,
-        fz=rub * cz - push * cx,
-        a=a,
-        g=g,
-        shear=setup.flow.slope(middle, speed),
-        cx=cx,
-        cz=cz,
-        length=length,
+        fx=push * cz + rub * cx, fz=rub * cz - push * cx, a=a, g=g, shear=shear, cx=cx, cz=cz, length=length
     )
 
 
@@ -108,8 +106,8 @@ class NodeForces:
     fz: Array
     zz: Array
     xz: Array
-    zx: Array
-    xx: Array
+    zx: float | Array
+    xx: float | Array
     vxx: Array
     vzz: Array
     bed_n: Array
@@ -125,28 +123,45 @@ def node_forces(chain: Chain, s: State, setup: Setup, ceiling_m: float) -> NodeF
     Source: drag of balls, `sphere_drags`; Coulomb friction on the bed, fading out below a creep of 2 mm/s; bed and
     surface bear a node like a stiff spring.
     """
-    flow = setup.flow.speed(s.z)
+    flow, shear = setup.flow.speed_and_slope(s.z)
     wx, wz = flow - s.vx, -s.vz
-    speed = np.sqrt(wx * wx + wz * wz + _CALM * _CALM)
+    square = wx * wx + wz * wz + _CALM * _CALM
+    speed = np.sqrt(square)
     drags = sphere_drags(speed * chain.ball_m / chain.viscosity_m2_s)
     k = 0.5 * setup.water_kg_m3 * drags * chain.area_m2 * speed
+    # Steeper than in proportion: drag coefficients fall off slower than 1/Re.
+    steeper = 0.8 * k / square
+    by_x, by_z = k + steeper * wx * wx, k + steeper * wz * wz
     stiff = chain.borne_n / setup.gives_m
-    bed_n, up = _on_the_bed(chain, s, setup, stiff)
     held_n, held = _borne(stiff, ceiling_m - s.z)
-    # The bed bears square to itself, and rubs against the way a node goes.
+    bed_n, up = _on_the_bed(chain, s, setup, stiff)
+    free = NodeForces(
+        fx=k * wx,
+        fz=chain.weight_n + k * wz + held_n,
+        zz=-held,
+        xz=by_x * shear,
+        zx=0.0,
+        xx=0.0,
+        vxx=-by_x,
+        vzz=-by_z,
+        bed_n=bed_n,
+    )
+    return free if bed_n is up else _rubbing(free, s, setup, bed_n, up)
+
+
+def _rubbing(free: NodeForces, s: State, setup: Setup, bed_n: Array, up: Array) -> NodeForces:
+    """With what the bed adds: it bears square to itself, and rubs against the way a node goes."""
     slow = np.sqrt(s.vx * s.vx + _CREEP_M_S**2)
     along = setup.slope - setup.friction * s.vx / slow
-    # Steeper than in proportion: drag coefficients fall off slower than 1/Re.
-    by_x = k * (1.0 + 0.8 * wx * wx / (speed * speed))
     return NodeForces(
-        fx=k * wx + along * bed_n,
-        fz=chain.weight_n + k * wz - bed_n + held_n,
-        zz=-up - held,
-        xz=by_x * setup.flow.slope(s.z, flow) + along * up,
+        fx=free.fx + along * bed_n,
+        fz=free.fz - bed_n,
+        zz=free.zz - up,
+        xz=free.xz + along * up,
         zx=setup.slope * up,
         xx=-setup.slope * along * up,
-        vxx=-by_x - setup.friction * bed_n * _CREEP_M_S**2 / slow**3,
-        vzz=-k * (1.0 + 0.8 * wz * wz / (speed * speed)),
+        vxx=free.vxx - setup.friction * bed_n * _CREEP_M_S**2 / slow**3,
+        vzz=free.vzz,
         bed_n=bed_n,
     )
 
@@ -166,8 +181,11 @@ def _on_the_bed(chain: Chain, s: State, setup: Setup, stiff: Array) -> tuple[Arr
 
 
 def _borne(stiff: Array, deep: Array) -> tuple[Array, Array]:
-    """Force that bears nodes pressed in by `deep`, and its rate; the rate grows evenly over the first tenth of a mm."""
-    if float(deep.max()) <= 0.0:
+    """Force that bears nodes pressed in by `deep`, and its rate; the rate grows evenly over the first tenth of a mm.
+
+    Where none is pressed in, both are the same array of zeros.
+    """
+    if deep.max() <= 0.0:
         nothing = np.zeros_like(deep)
         return nothing, nothing
     share = np.minimum(np.maximum(deep / _SOFT_M, 0.0), 1.0)

@@ -82,13 +82,17 @@ def system(chain: Chain, links: LinkForces, nodes: NodeForces, tension: Array, d
 def _put_lengths(push: Push, chain: Chain, links: LinkForces, tension: Array) -> None:
     longer = links.length - chain.link_m[1:]
     taut = tension[..., 1:] + _STIFF_N_M * longer > 0.0
+    cx, cz, short = links.cx, links.cz, -longer
     lower, upper = slice(1, None), slice(0, -1)
-    push.entry(0, 0, 0, lower)[:] = np.where(taut, 0.0, 1.0)
-    push.entry(0, 1, 0, lower)[:] = np.where(taut, links.cx, 0.0)
-    push.entry(0, 2, 0, lower)[:] = np.where(taut, links.cz, 0.0)
-    push.entry(0, 1, -1, upper)[:] = np.where(taut, -links.cx, 0.0)
-    push.entry(0, 2, -1, upper)[:] = np.where(taut, -links.cz, 0.0)
-    push.right[..., 3::3] = np.where(taut, -longer, -tension[..., 1:])
+    if not taut.all():
+        # A slack link has no tension instead of a length.
+        push.entry(0, 0, 0, lower)[:] = ~taut
+        cx, cz, short = cx * taut, cz * taut, np.where(taut, short, -tension[..., 1:])
+    push.entry(0, 1, 0, lower)[:] = cx
+    push.entry(0, 2, 0, lower)[:] = cz
+    push.entry(0, 1, -1, upper)[:] = -cx
+    push.entry(0, 2, -1, upper)[:] = -cz
+    push.right[..., 3::3] = short
     push.band[..., 2 * _BAND, 0] = 1.0
 
 
@@ -102,7 +106,8 @@ def _put_links(push: Push, links: LinkForces, tension: Array, rate: float) -> No
     push.entry(2, 0, 1, lower)[:] = cz
     turn = np.maximum(tension, 0.0) / links.length
     stiff = np.empty_like(links.a)
-    stiff[0, 0], stiff[1, 1] = turn * cz * cz, turn * cx * cx
+    level = turn * cx * cx
+    stiff[0, 0], stiff[1, 1] = turn - level, level
     stiff[0, 1] = stiff[1, 0] = -turn * cx * cz
     moved = -rate * links.a
     moved[:, 1] += 0.5 * links.shear * links.a[:, 0]

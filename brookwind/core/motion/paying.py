@@ -92,6 +92,8 @@ class Sinking:
         self.whole = chain_of(rig, settled.hanging, setup.water_kg_m3, detail.grain)
         self.pace = detail.pace
         self.items = [i for i in settled.hanging.items if i.component.id in self.whole.node]
+        self._at_m = np.array([i.position_m for i in self.items])
+        self._link_m = np.array([i.link_m for i in self.items])
         self.slides = rig.float_piece.position_m is None
         self.line_pull_n = rig.conditions.line_pull_n
         self.first, self.paid_m = self._wound_in(rig)
@@ -242,15 +244,12 @@ class Sinking:
 
     def path(self) -> list[tuple[float, float]]:
         """(x, depth) of the nodes below the float. [m]"""
-        return [(float(x), float(z)) for x, z in zip(self.state.x, self.state.z, strict=True)]
+        return list(zip(self.state.x.tolist(), self.state.z.tolist(), strict=True))
 
     def places(self) -> list[tuple[float, float]]:
         """(x, depth) of the pieces; those still above a sliding float are at it. [m]"""
         positions = self.chain.position_m[::-1].copy()
         positions[-1] = self.paid_m
-        x, z = self.state.x[::-1], self.state.z[::-1]
-        found = []
-        for item in self.items:
-            at = item.position_m
-            found.append((float(np.interp(at, positions, x)), float(np.interp(at, positions, z)) + item.link_m))
-        return found
+        x = np.interp(self._at_m, positions, self.state.x[::-1])
+        z = np.interp(self._at_m, positions, self.state.z[::-1]) + self._link_m
+        return list(zip(x.tolist(), z.tolist(), strict=True))

@@ -28,12 +28,14 @@ class Tangles:
         chain: the whole chain.
         """
         nodes = sorted(set(chain.node.values()))
-        self.pairs = [
-            (a, b, float(chain.position_m[a] - chain.position_m[b]))
+        pairs = [
+            (a, b)
             for i, a in enumerate(nodes)
             for b in nodes[i + 1 :]
             if chain.position_m[a] - chain.position_m[b] >= SPREAD_M
         ]
+        self.upper, self.lower = np.array(pairs, dtype=int).reshape(-1, 2).T
+        self.line_m = chain.position_m[self.upper] - chain.position_m[self.lower]
         self.time_s = self.crossing_s = 0.0
         self.closest = 1.0
 
@@ -47,11 +49,11 @@ class Tangles:
         self.time_s += dt
         if crossings(s.x, s.z) > 0:
             self.crossing_s += dt
-        for a, b, line in self.pairs:
-            if a >= first:
-                i, j = a - first, b - first
-                apart = float(np.hypot(s.x[i] - s.x[j], s.z[i] - s.z[j]))
-                self.closest = min(self.closest, apart / line)
+        wet = self.upper >= first
+        if wet.any():
+            i, j = self.upper[wet] - first, self.lower[wet] - first
+            apart = np.hypot(s.x[i] - s.x[j], s.z[i] - s.z[j])
+            self.closest = min(self.closest, float((apart / self.line_m[wet]).min()))
 
     @property
     def crossing_share(self) -> float:
@@ -79,6 +81,10 @@ def crossings(x: Array, z: Array) -> int:
     >>> crossings(np.array([0.0, 1.0, 1.0, 0.5]), np.array([0.0, 0.0, 1.0, -1.0]))
     1
     """
+    along, down = np.diff(x), np.diff(z)
+    if (down > 0.0).all() or (along > 0.0).all() or (along < 0.0).all():
+        # It never turns back.
+        return 0
     ax, az, bx, bz = x[:-1, None], z[:-1, None], x[1:, None], z[1:, None]
     cx, cz, dx, dz = x[None, :-1], z[None, :-1], x[None, 1:], z[None, 1:]
     c_side = (bx - ax) * (cz - az) - (bz - az) * (cx - ax)
