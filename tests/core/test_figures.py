@@ -441,7 +441,7 @@ def test_half_the_pull_on_a_bow_ends_at_the_float() -> None:
 def test_a_line_that_crosses_itself_half_the_time_is_said_to() -> None:
     rig, water = one_ball()
     watch = Tangles(chain_of(rig, Situation(rig).settled.hanging, water))
-    watch.pairs = []
+    watch.upper = watch.upper[:0]
     crossing = State(np.array([0.0, 1.0, 0.0, 1.0]), np.array([0.0, 1.0, 1.0, 0.0]), *(np.zeros(4),) * 3)
     straight = State(np.zeros(4), np.arange(4.0), *(np.zeros(4),) * 3)
     watch.look(straight, 3.0)
