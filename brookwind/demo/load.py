@@ -85,8 +85,7 @@ def load_demo(engine: Engine, today: date | None = None) -> bool:
         day = today or now().date()
         for survey in demo_surveys(day):
             surveys.create(survey)
-        for item in demo_box():
-            box.create(item)
+        box.keep_all([(0, item) for item in demo_box()])
         made = demo_rigs()
         for rig in made:
             rigs.create(rig)
