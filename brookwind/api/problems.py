@@ -106,7 +106,7 @@ def _publish(app: FastAPI, later: Callable[[], Sequence[BaseRoute]]) -> None:
     app.openapi = openapi  # type: ignore[method-assign]
 
 
-def install(app: FastAPI, later: Callable[[], Sequence[BaseRoute]] = tuple) -> None:
+def install(app: FastAPI, later: Callable[[], Sequence[BaseRoute]]) -> None:
     """Teach an application to answer with problem documents, and to publish that it does.
 
     app: the application.

@@ -72,13 +72,14 @@ class Flow:
         if self.still:
             return np.zeros_like(depth_m)
         left = 1.0 - np.maximum(depth_m, 0.0) / self.depth_m
-        found = self._measured(depth_m, left) if self.speeds else self.surface_m_s * self._share(left)
-        if self.wind_m_s:
-            found = found + WIND_SKIN * self.wind_m_s * np.exp(-np.maximum(depth_m, 0.0) / SKIN_DEPTH_M)
-        return found
+        found = self._measured(depth_m, left) if self.speeds else self.surface_m_s * self._law(left)[2]
+        return self._blown(np.asarray(found), depth_m)
 
-    def _share(self, left: Array) -> Array:
-        return self._law(left)[2]
+    def _blown(self, speed: Array, depth_m: Array) -> Array:
+        """With what the wind adds near the surface."""
+        if not self.wind_m_s:
+            return speed
+        return np.asarray(speed + WIND_SKIN * self.wind_m_s * np.exp(-np.maximum(depth_m, 0.0) / SKIN_DEPTH_M))
 
     def _law(self, left: Array) -> tuple[Array, Array, Array]:
         """Share of the slow layer that is below, height from which the power law goes, and the share of the top speed.
@@ -93,7 +94,7 @@ class Flow:
     def _measured(self, depth_m: Array, left: Array) -> Array:
         depths, speeds = zip(*self.speeds, strict=True)
         low = np.maximum(self.near_bed, 1.0 - depths[-1] / self.depth_m)
-        below = speeds[-1] * self._share(np.minimum(left, low)) / low ** (1.0 / self.exponent)
+        below = speeds[-1] * self._law(np.minimum(left, low))[2] / low ** (1.0 / self.exponent)
         return np.asarray(np.where(left < low, below, np.interp(depth_m, depths, speeds)))
 
     def at(self, depth_m: float) -> float:
@@ -117,16 +118,13 @@ class Flow:
             rise = self.speed(depth_m + step) - self.speed(depth_m - step)
             return self.speed(depth_m), np.asarray(rise / (2.0 * step))
         rate = 1.0 / self.exponent
-        deep = np.maximum(depth_m, 0.0)
-        left = 1.0 - deep / self.depth_m
+        left = 1.0 - np.maximum(depth_m, 0.0) / self.depth_m
         near, high, law = self._law(left)
-        speed = self.surface_m_s * law
-        if self.wind_m_s:
-            speed = speed + WIND_SKIN * self.wind_m_s * np.exp(-deep / SKIN_DEPTH_M)
-        above = rate * speed / high
+        current = np.asarray(self.surface_m_s * law)
+        above = rate * current / high
         below = self.surface_m_s * self.near_bed ** (rate - 1.0) * (2.0 - rate + 2.0 * (rate - 1.0) * near)
         slope = -np.where(near < 1.0, np.where(left > 0.0, below, 0.0), above) / self.depth_m
-        return np.asarray(speed), np.asarray(slope)
+        return self._blown(current, depth_m), np.asarray(slope)
 
     def mirrored(self) -> Flow:
         """The same water running the other way."""

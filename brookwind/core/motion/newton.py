@@ -106,8 +106,8 @@ def _put_links(push: Push, links: LinkForces, tension: Array, rate: float) -> No
     push.entry(2, 0, 1, lower)[:] = cz
     turn = np.maximum(tension, 0.0) / links.length
     stiff = np.empty_like(links.a)
-    level = turn * cx * cx
-    stiff[0, 0], stiff[1, 1] = turn - level, level
+    # Not as one less the other: a link without length has no direction, and turns nothing.
+    stiff[0, 0], stiff[1, 1] = turn * cz * cz, turn * cx * cx
     stiff[0, 1] = stiff[1, 0] = -turn * cx * cz
     moved = -rate * links.a
     moved[:, 1] += 0.5 * links.shear * links.a[:, 0]

@@ -11,6 +11,7 @@ from brookwind.core.errors import NotUnderstood, OutOfRange
 from brookwind.core.figures import length
 from brookwind.core.frozen import Frozen
 from brookwind.core.rig.components import Component, Float, Hook, Piece, PieceId, Stop
+from brookwind.core.rig.holding import HOLDS, Held
 from brookwind.core.rig.refusals import from_validation, read_as
 
 SCHEMA_VERSION = 1
@@ -161,21 +162,6 @@ class Muted(Frozen):
 _HELD = "_held_by"
 
 
-class _Held:
-    """What holds the float of a rig, found once."""
-
-    def __init__(self, of: tuple[Component, ...]) -> None:
-        self.of = of
-        at, self.float_piece = next((i, c) for i, c in enumerate(of) if isinstance(c, Float))
-        fixed = self.float_piece.position_m is not None
-        self.stop = None if fixed else next((c for c in reversed(of[:at]) if isinstance(c, Stop)), None)
-        free = not fixed and self.stop is None
-        below = (c for c in of[at + 1 :] if c.kind in _HOLDS and getattr(c, "position_m", None))
-        self.rests_on: Component | None = next(below, None) if free else None
-        holder = self.float_piece if fixed else self.stop or self.rests_on
-        self.setting_m: float = getattr(holder, "position_m", 0.0)
-
-
 class Rig(Frozen):
     """A rig: its components in threading order from rod to hook, what it aims at and the water it is tied for."""
 
@@ -210,11 +196,11 @@ class Rig(Frozen):
         return self
 
     @property
-    def _held(self) -> _Held:
+    def _held(self) -> Held:
         # Asked tens of times for every state a rig is settled in. A copy may have other components by now.
-        kept: _Held | None = self.__dict__.get(_HELD)
+        kept: Held | None = self.__dict__.get(_HELD)
         if kept is None or kept.of is not self.components:
-            kept = self.__dict__[_HELD] = _Held(self.components)
+            kept = self.__dict__[_HELD] = Held(self.components)
         return kept
 
     @property
@@ -256,10 +242,6 @@ class Rig(Frozen):
             raise from_validation(error) from error
 
 
-_HOLDS = frozenset({"stop", "shot", "swivel"})
-"""Kinds of piece that a running float comes to rest on."""
-
-
 def _check_version(version: object) -> None:
     if version == SCHEMA_VERSION:
         return
@@ -294,7 +276,7 @@ def _check_float(components: tuple[Component, ...]) -> None:
     i, the_float = floats[0]
     sliding = the_float.mount.endswith("sliding")
     above = any(isinstance(c, Stop) for c in components[:i])
-    below = any(c.kind in _HOLDS and getattr(c, "position_m", None) for c in components[i + 1 :])
+    below = any(c.kind in HOLDS and getattr(c, "position_m", None) for c in components[i + 1 :])
     if sliding and not above and not below:
         raise OutOfRange.one(
             "no-stop",
