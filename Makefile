@@ -44,11 +44,13 @@ schema-fresh: .stamps/dev .stamps/web
 	@mkdir -p .stamps && $(BIN)/python scripts/openapi.py > .stamps/openapi.json \
 	&& cd web && npx openapi-typescript ../.stamps/openapi.json -o ../.stamps/schema.d.ts > /dev/null \
 	&& diff -q ../.stamps/schema.d.ts src/api/schema.d.ts > /dev/null \
-	|| { echo "web/src/api/schema.d.ts is stale: run 'make schema' and commit it."; exit 1; }
+	&& ../$(BIN)/python ../scripts/quantities.py | diff -q - src/units/quantities.json > /dev/null \
+	|| { echo "schema.d.ts or quantities.json in web/src is stale: run 'make schema' and commit them."; exit 1; }
 
-schema: .stamps/dev .stamps/web ## make the web's types anew from the API
+schema: .stamps/dev .stamps/web ## make the web's types and table of quantities anew from Python
 	@mkdir -p .stamps && $(BIN)/python scripts/openapi.py > .stamps/openapi.json
 	cd web && npx openapi-typescript ../.stamps/openapi.json -o src/api/schema.d.ts
+	$(BIN)/python scripts/quantities.py > web/src/units/quantities.json
 
 # One worker more than there are processors: a page that waits leaves its own to another.
 unit: .stamps/dev build chromium

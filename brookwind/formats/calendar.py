@@ -10,6 +10,7 @@ from datetime import UTC, datetime, timedelta
 from typing import TYPE_CHECKING
 from uuid import NAMESPACE_URL, uuid5
 
+from brookwind.core.quantities import write
 from brookwind.core.survey.timetable import LevelEvent, Move, Timetable
 from brookwind.core.trip.document import Trip
 
@@ -87,8 +88,8 @@ def _event(at: datetime, until: datetime, says: str, name: str, stamp: datetime)
 def _move_says(move: Move) -> str:
     slide = ""
     if move.slide_m is not None and abs(move.slide_m) >= 0.005:
-        slide = f", slide {abs(move.slide_m) * 100:.0f} cm {'deeper' if move.slide_m > 0 else 'shallower'}"
-    return f"Stop to {move.setting_m:.2f} m{slide}"
+        slide = f", slide {write(abs(move.slide_m), 'line')} {'deeper' if move.slide_m > 0 else 'shallower'}"
+    return f"Stop to {write(move.setting_m, 'depth')}{slide}"
 
 
 def _warning_says(warned: LevelEvent) -> str:

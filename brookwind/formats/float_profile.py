@@ -7,9 +7,10 @@ from collections.abc import Iterable
 
 from brookwind.core.errors import BrookwindError, NotUnderstood
 from brookwind.core.floats.profile import Profile
+from brookwind.core.quantities import INCH_M
 from brookwind.formats.text import rows_of, text_of
 
-_UNITS = {"mm": 0.001, "cm": 0.01, "m": 1.0, "in": 0.0254}
+_UNITS = {"mm": 0.001, "cm": 0.01, "m": 1.0, "in": INCH_M}
 _MOST_POINTS = 400
 """Points of an outline at most."""
 

@@ -13,7 +13,7 @@ from statistics import median
 from pydantic import BaseModel, ConfigDict
 from pynmea2.nmea_utils import datestamp, dm_to_sd, timestamp
 
-from brookwind.formats.text import FOOT_M
+from brookwind.core.quantities import FOOT_M
 
 # A log has few days and very many lines.
 _date = lru_cache(maxsize=16)(datestamp)

@@ -10,11 +10,13 @@ from typing import Literal
 
 from pydantic import BaseModel, ConfigDict
 
+from brookwind.core.quantities import OUNCE_KG
+
 _LINE = re.compile(
     r"^(?P<state>ST|US|OL|QT)\s*,\s*(?P<kind>GS|NT|TR)\s*,?\s*(?P<value>[+\-]?\s*[\d.]+|[+\-]*)\s*(?P<unit>kg|g|mg|oz|ct|gn)?$",
     re.IGNORECASE,
 )
-_KG = {"kg": 1.0, "g": 1e-3, "mg": 1e-6, "oz": 0.028349523125, "ct": 2e-4, "gn": 6.479891e-5}
+_KG = {"kg": 1.0, "g": 1e-3, "mg": 1e-6, "oz": OUNCE_KG, "ct": 2e-4, "gn": 6.479891e-5}
 """Units of mass. [kg] Source: NIST special publication 811, appendix B."""
 
 

@@ -9,10 +9,10 @@ from typing import Any
 from pydantic import ValidationError
 
 from brookwind.core.errors import NotUnderstood
+from brookwind.core.quantities import FOOT_M
 from brookwind.core.rig.refusals import first_sentence
 from brookwind.core.survey.document import Sounding
 from brookwind.formats.text import (
-    FOOT_M,
     MOST_SOUNDINGS,
     Refused,
     Soundings,

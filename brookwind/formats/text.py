@@ -17,10 +17,6 @@ MOST_BYTES = 16_000_000
 """Largest file read. [bytes] A day of a sounder's log is about half of it."""
 MOST_SOUNDINGS = 2000
 """Soundings read from a file at most."""
-FOOT_M = 0.3048
-"""International foot. [m]"""
-
-
 MOST_REFUSED = 100
 """Lines left out that are told one by one."""
 MOST_SAID = 300

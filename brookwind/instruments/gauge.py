@@ -13,9 +13,10 @@ from pydantic import BaseModel, ConfigDict, TypeAdapter, ValidationError
 
 from brookwind.core.errors import NotUnderstood
 from brookwind.core.moment import Moment
+from brookwind.core.quantities import FOOT_M
 from brookwind.core.survey.document import LevelReading
 
-_LEVEL_UNITS = {"m": 1.0, "cm": 0.01, "ft": 0.3048}
+_LEVEL_UNITS = {"m": 1.0, "cm": 0.01, "ft": FOOT_M}
 _FLOW_UNITS = {"m3/s": 1.0, "l/s": 0.001, "ft3/s": 0.028316846592}
 OLD = timedelta(hours=6)
 """A last reading older than this is called stale. Editable default: gauges report each quarter hour."""

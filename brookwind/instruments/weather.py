@@ -9,8 +9,9 @@ from pydantic import BaseModel, ConfigDict, Field
 
 from brookwind.core.errors import NotUnderstood
 from brookwind.core.moment import Moment
+from brookwind.core.quantities import KNOT_M_S, MPH_M_S
 
-_WIND_UNITS = {"m/s": 1.0, "km/h": 1.0 / 3.6, "mph": 0.44704, "kn": 0.514444}
+_WIND_UNITS = {"m/s": 1.0, "km/h": 1.0 / 3.6, "mph": MPH_M_S, "kn": KNOT_M_S}
 OLD = timedelta(hours=2)
 
 

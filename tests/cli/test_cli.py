@@ -14,6 +14,7 @@ import pytest
 from typer.testing import CliRunner
 
 from brookwind.cli import app
+from brookwind.cli.app import COMMANDS
 
 DEMO = Path(str(files("brookwind.demo")))
 RIG = str(DEMO / "rigs" / "rudd-strung.json")
@@ -24,7 +25,7 @@ run = CliRunner()
 def test_evaluate_prints_a_table_or_full_precision() -> None:
     table = run.invoke(app, ["evaluate", RIG])
     assert table.exit_code == 0
-    assert "tip 5.1 mm" in table.output
+    assert "tip 5 mm" in table.output
     precise = json.loads(run.invoke(app, ["evaluate", RIG, "--json"]).output)
     assert precise["afloat"]["tip_m"] == pytest.approx(0.0051, abs=1e-4)
     assert precise["stop"]["wanted_m"] == pytest.approx(0.717, abs=0.001)
@@ -134,7 +135,7 @@ def test_float_says_how_it_sits_and_warns_by_exit_code(tmp_path: Path) -> None:
     spec = json.dumps({"type": "stick", "capacity_kg": 0.0012})
     stands = run.invoke(app, ["float", "-", "--load", "3 BB", "--water", "sea:35,12"], input=spec)
     assert stands.exit_code == 0
-    assert "Carries 1.20 g" in stands.output
+    assert "Carries 1.2 g" in stands.output
     assert "stands" in stands.output
     assert "1026.6 kg/m³" in stands.output
     lies = run.invoke(app, ["float", "-", "--load", "0.05 g"], input=spec)
@@ -250,7 +251,7 @@ def test_moving_water_on_the_command_line(tmp_path: Path) -> None:
     shape = run.invoke(app, ["shape", file, "--depth", "1.8", "--surface", "0.5", "--hold", "0.7"])
     assert shape.exit_code == 0, shape.output
     assert "off the bed" in shape.output
-    assert "0.35 m/s in 0.50 m/s" in shape.output
+    assert "0.35 m/s in 0.5 m/s" in shape.output
     stop = run.invoke(app, ["stop", file, "--surface", "0.5", "--hold", "0.7"])
     assert "Set it to" in stop.output
     fall = run.invoke(app, ["fall", file, "--surface", "0.5", "--run", "20", "--csv", str(out)])
@@ -271,7 +272,7 @@ def test_a_run_and_a_cast_are_told_and_wrong_ones_refused() -> None:
     plan = json.loads(run.invoke(app, ["run", grayling, "--json"]).output)
     assert plan["drift"]["end"] == "stretch"
     cast = run.invoke(app, ["cast", bream, "--wind", "-2"])
-    assert "Clip at 30.0 m" in cast.output
+    assert "Clip at 30 m" in cast.output
     assert run.invoke(app, ["run", grayling, "--to", "-4"]).exit_code == 3
     windy = run.invoke(app, ["cast", bream, "--wind", "60"])
     assert windy.exit_code == 3
@@ -288,3 +289,21 @@ def test_exercises_are_dealt_and_played_by_themselves() -> None:
     assert one["depth"]["most_m"] == 3.0
     assert run.invoke(app, ["practice", "--seed", "-3"]).exit_code == 3
     assert run.invoke(app, ["practice", "--only", "golf"]).exit_code == 3
+
+
+def test_figures_are_in_the_persons_units() -> None:
+    inches = run.invoke(app, ["--units", "imperial", "evaluate", RIG])
+    assert "6 ft 3 in" in inches.output
+    assert " cm" not in inches.output
+    assert " g" not in inches.output
+    wrong = run.invoke(app, ["--units", "furlongs", "evaluate", RIG])
+    assert wrong.exit_code == 3
+    assert "Choose metric, imperial, mixed." in wrong.output
+
+
+@pytest.mark.parametrize("name", COMMANDS)
+def test_each_command_is_found_and_helps(name: str) -> None:
+    assert COMMANDS[name][1][:20] in run.invoke(app, ["--help"]).output
+    helped = run.invoke(app, [name, "--help"])
+    assert helped.exit_code == 0
+    assert COMMANDS[name][1][:20] in helped.output

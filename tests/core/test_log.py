@@ -91,14 +91,14 @@ def test_the_pattern_in_the_demo_is_found_and_the_one_that_is_not_there_is_not()
 
     height = asked("grayling", "height")
     assert height.best is not None
-    assert height.groups[height.best].name.says.format(**height.groups[height.best].name.figures) == "8.0 cm to 12.0 cm"
+    assert height.groups[height.best].name.says.format(**height.groups[height.best].name.figures) == "8 cm to 12 cm"
     assert asked("rudd", "came").best == 0, "on the drop"
     assert asked("mullet", "bait").best is None
     assert "grayling" not in {p.place for p in pieces(visits, happened, "grayling")}
     assert {p.place for p in pieces(visits, happened, "mullet")} == {"The steps, Skerry Wall"}
     told = next_time(answers(pieces(visits, happened, "grayling")))
     assert told[0].how_sure == "sure enough"
-    assert told[0].says.says.format(**told[0].says.figures) == "Begin at 8.0 cm to 12.0 cm off the bed."
+    assert told[0].says.says.format(**told[0].says.figures) == "Begin at 8 cm to 12 cm off the bed."
 
 
 def test_what_changed_before_it_got_better() -> None:
@@ -106,7 +106,7 @@ def test_what_changed_before_it_got_better() -> None:
     before = fishing(random, 2.0, 0.3, "corn")._replace(fished=how(setting_m=1.3))
     after = fishing(random, 2.0, 5.0, "corn", begins=7200.0)._replace(fished=how(setting_m=1.38))
     [found] = changes([before, after])
-    assert found.says.says.format(**found.says.figures) == "8.0 cm deeper"
+    assert found.says.says.format(**found.says.figures) == "8 cm deeper"
     assert found.after > found.before
     assert changes([after._replace(outing="other"), before]) == ()
 

@@ -251,7 +251,7 @@ def test_what_differs_since_an_earlier_day_is_told_and_what_does_not_is_not() ->
     assert differs(before, alike, survey_of("wend-mere-reed-gap"), 1.9) == ()
     now = before.model_copy(update={"wind_m_s": Span(low=4, high=9), "temperature_c": 7.0})
     told = [t.says.format(**t.figures) for t in differs(before, now, survey_of("wend-mere-reed-gap"), 1.9)]
-    assert told == ["Wind 4 m/s to 9 m/s, was 0 m/s to 5 m/s.", "Water 7.0 °C, colder than 12.0 °C."]
+    assert told == ["Wind 4 m/s to 9 m/s, was 0 m/s to 5 m/s.", "Water 7 °C, colder than 12 °C."]
 
 
 def test_a_day_is_begun_from_what_is_known_of_the_swim(rigs: dict[str, Rig]) -> None:

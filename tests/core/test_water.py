@@ -438,7 +438,7 @@ def test_the_stop_for_a_mark_hangs_the_bait_above_the_fish(rigs: dict[str, Rig])
     stop = evaluate(rig.model_copy(update={"aim": aim})).stop
     assert stop is not None
     assert found.setting_m == pytest.approx(stop.wanted_m)
-    with pytest.raises(OutOfRange, match=r"the leader is 80\.0 cm long"):
+    with pytest.raises(OutOfRange, match=r"the leader is 80 cm long"):
         for_mark(rig, 0.4)
     with pytest.raises(OutOfRange, match="Check the mark"):
         for_mark(rig, 12.0)

@@ -81,7 +81,7 @@ def the_water_station_of_the_bench_is_a_summary_that_opens_it(server: Server, pa
     page.goto(f"{server.url}/bench/bream-slider")
     page.get_by_role("navigation", name="Stations").get_by_role("button", name="Water").click()
     summary = page.get_by_test_id("at-swim")
-    expect(summary).to_contain_text("Depth now, 30.0 m out")
+    expect(summary).to_contain_text("Depth now, 30 m out")
     # Whatever the level makes of the depth now, it is not this.
     page.get_by_label("Plumbed depth").fill("6.5 m")
     page.keyboard.press("Enter")
@@ -112,16 +112,16 @@ def a_handful_of_casts_make_a_depth_and_a_sounding(server: Server, water: Page, 
     water.keyboard.press("Enter")
     water.get_by_role("button", name="Add the cast").click()
     expect(readings).to_have_count(2)
-    expect(readings.nth(1)).to_contain_text(f"{first}: stands high by 4.0 cm")
+    expect(readings.nth(1)).to_contain_text(f"{first}: stands high by 4 cm")
     expect(water.get_by_test_id("plumbed")).to_contain_text(re.compile(r"± \d"))
     water.get_by_role("button", name=re.compile("Keep as a sounding")).click()
-    expect(water.get_by_role("slider", name="Sounding at 33.0 m")).to_have_count(2)
+    expect(water.get_by_role("slider", name="Sounding at 33 m")).to_have_count(2)
     drawn(water)
     if not whole:
         return
     water.reload()
     drawn(water)
-    expect(water.get_by_role("slider", name="Sounding at 33.0 m")).to_have_count(2)
+    expect(water.get_by_role("slider", name="Sounding at 33 m")).to_have_count(2)
     expect(water.get_by_role("list", name="Readings").get_by_role("listitem")).to_have_count(2)
 
 

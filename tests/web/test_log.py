@@ -97,7 +97,7 @@ def test_photographs_what_was_learnt_and_a_copy_put_back(server: Server, page: P
     )
     expect(photos.get_by_role("alert")).to_contain_text("no picture that can be read")
     learnt = page.get_by_role("region", name="What Brookwind could learn")
-    expect(learnt).to_contain_text("3BB carries 1.32 g, more than the 1.20 g")
+    expect(learnt).to_contain_text("3BB carries 1.32 g, more than the 1.2 g")
     learnt.get_by_role("button", name="Reckon with it").click()
     expect(learnt).to_contain_text("3BB is reckoned as it was seen")
     learnt.get_by_role("button", name="Undo").click()

@@ -227,10 +227,10 @@ def test_line_that_does_not_run_is_said_where_it_is_chosen(method: Page, place: 
     panel.get_by_text("Measured otherwise").click()
     panel.get_by_label("Bead's hole").fill("2 mm")
     method.keyboard.press("Enter")
-    expect(findings(method)).to_contain_text("slips through the bead's hole of 2.0 mm")
+    expect(findings(method)).to_contain_text("slips through the bead's hole of 2 mm")
     method.get_by_role("button", name="Undo").click()
     panel.get_by_label("Stop", exact=True).select_option("rubber")
-    expect(panel).to_contain_text("2.0 mm over")
+    expect(panel).to_contain_text("2 mm over")
     method.get_by_role("button", name="Undo").click()
     settled(method)
 

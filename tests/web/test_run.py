@@ -93,7 +93,7 @@ def test_a_rod_is_tested_and_a_slider_cast_past_its_mark(server: Server, page: P
     expect(page.get_by_test_id("verdict")).to_contain_text("Stands")
     page.keyboard.press("9")
     cast = page.get_by_test_id("cast")
-    expect(cast).to_contain_text("Clip at 30.0 m")
+    expect(cast).to_contain_text("Clip at 30 m")
     most = cast.get_by_text("Goes at most").locator("xpath=following-sibling::dd")
     before = most.inner_text()
     cast.get_by_label("Rod").select_option(label="long rod 4.2 m, tested")

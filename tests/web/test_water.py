@@ -77,7 +77,7 @@ def test_a_sounding_is_corrected_by_mouse_by_keys_and_undone(water: Page) -> Non
     expect(handle).to_have_attribute("aria-valuenow", f"{before:g}")
     handle.focus()
     water.keyboard.press("ArrowRight")
-    expect(water.get_by_role("slider", name="Sounding at 27.0 m")).to_be_focused()
+    expect(water.get_by_role("slider", name="Sounding at 27 m")).to_be_focused()
     water.keyboard.press("ArrowLeft")
     expect(handle).to_be_focused()
     water.keyboard.press("Delete")
@@ -87,7 +87,7 @@ def test_a_sounding_is_corrected_by_mouse_by_keys_and_undone(water: Page) -> Non
 
 
 def test_the_tab_key_passes_the_drawing_and_reaches_the_casts(water: Page) -> None:
-    first = water.get_by_role("slider", name="Sounding at 2.0 m")
+    first = water.get_by_role("slider", name="Sounding at 2 m")
     readings = water.get_by_role("list", name="Readings").get_by_role("listitem")
     expect(readings).to_have_count(4)
     first.focus()
@@ -209,7 +209,7 @@ def test_two_tabs_do_not_overwrite_one_another(water: Page, server: Server) -> N
     water.get_by_role("slider", name="Sounding at 24.5 m").focus()
     water.keyboard.press("ArrowDown")
     drawn(water)
-    other.get_by_role("slider", name="Sounding at 27.0 m").focus()
+    other.get_by_role("slider", name="Sounding at 27 m").focus()
     other.keyboard.press("ArrowDown")
     notice = other.get_by_role("alert").filter(has_text="saved elsewhere")
     expect(notice).to_be_visible()

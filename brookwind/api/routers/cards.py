@@ -12,6 +12,7 @@ from brookwind.api.part import Part
 from brookwind.api.routers.files import attached
 from brookwind.api.session import BookOfRequest, RulesOfRequest
 from brookwind.core.answers.card import Card, card
+from brookwind.core.quantities import METRIC, Units
 from brookwind.core.rig.document import Rig
 from brookwind.core.rules.place_rules import Place
 from brookwind.core.situation import Situation
@@ -21,7 +22,6 @@ from brookwind.formats.card.pdf import write_pdf
 from brookwind.formats.card.square import fits, read_text, too_long
 from brookwind.formats.card.strip import strip_sheets
 from brookwind.formats.card.svg import write_svg
-from brookwind.formats.units import METRIC, Units
 
 router = Part(prefix="/api/cards", tags=["cards"])
 

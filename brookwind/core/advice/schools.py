@@ -175,7 +175,7 @@ QUESTIONS = (
         School("bed-first", "plumb and start at the bed", "Come up when fish show above."),
     ), _first_depth),
     Question("above-fish", "The bait against the fish?", (
-        School("above", "a little above them", "0.3 to 0.6 m: they come up, rarely down."),
+        School("above", "a little above them", "By a forearm or two: they come up, rarely down."),
         School("level", "level with them", "When they will not rise."),
         School("dragging", "dragging", "Eggs and beads on the bed."),
     ), _above_fish),

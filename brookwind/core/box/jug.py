@@ -76,7 +76,7 @@ def jug_test(readings: Sequence[JugReading], mass_kg: float, water: Fluid) -> Ju
         weight = submerged_weight_n(mass_kg, density, water.kg_m3)
         return fall_speed_m_s(weight, sphere_diameter_m(mass_kg, density), water) - rate
 
-    figures = {"rate": Figure(value=rate, quantity="speed"), "mass": load(mass_kg)}
+    figures = {"rate": Figure(value=rate, quantity="sinking"), "mass": load(mass_kg)}
     if too_slow(DENSEST_KG_M3) < 0.0:
         raise OutOfRange.one(
             "sinks-too-fast",
@@ -92,6 +92,6 @@ def jug_test(readings: Sequence[JugReading], mass_kg: float, water: Fluid) -> Ju
         sigma_m_s=max(hand, spread),
         density_kg_m3=density,
         pull_n=pull,
-        says=f"Sinks at {{rate}}; as a ball of {{mass}} it is {density:.0f} kg/m³.",
-        figures=figures,
+        says="Sinks at {rate}; as a ball of {mass} it is {density}.",
+        figures={**figures, "density": Figure(value=density, quantity="density")},
     )

@@ -13,11 +13,11 @@ from typing import Literal
 
 from brookwind.core.capacity import trial
 from brookwind.core.capacity.plan import LOW_SHARE, Plan
-from brookwind.core.figures import Quantity
 from brookwind.core.floats.body import FloatBody
 from brookwind.core.floats.immersion import load_at_immersion_n, sinking_load_n
 from brookwind.core.flow.sphere import fall_speed_m_s
 from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, sphere_diameter_m, submerged_weight_n
+from brookwind.core.quantities import Quantity
 from brookwind.core.rest.tip_advice import waves_at
 from brookwind.core.run.reach import cast_distance_m, cast_speed_m_s
 

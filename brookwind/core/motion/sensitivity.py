@@ -67,7 +67,7 @@ def sensitivities(rig: Rig, there: Afloat) -> tuple[Sensitivity, ...]:
     heights = bait_height_m(replace(there, setup=varied), state) - before
     names = [
         ("current", "Current", "a tenth faster"),
-        ("depth", "Depth", "10 cm deeper"),
+        ("depth", "Depth", "a hand deeper"),
         ("hold", "Holding back", "a tenth more"),
     ]
     found = [

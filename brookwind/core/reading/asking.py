@@ -81,7 +81,7 @@ OBSERVATIONS: tuple[Observation, ...] = (
          Outcome("no", {"bead": False}, lambda e, w: 1.0 - w.bead)),
     ),
     Observation(
-        "lift", "Slide the float 10 cm down the line, cast again and look: does the tip drop back?", 2.0,
+        "lift", "Slide the float a hand's width down the line, cast again and look: does the tip drop back?", 2.0,
         lambda f, s: s.drops is None,
         (Outcome("it drops back", {"drops": True}, lambda e, w: e.drops),
          Outcome("it stays", {"drops": False}, lambda e, w: 1.0 - e.drops)),

@@ -8,7 +8,7 @@ from brookwind.core.rig.family import Family, Layout
 POLE = Family(
     id="pole-fixed", number=3, name="pole float, fixed",
     says="Float held by its eye and silicones, fine bristle, lash to the pole above.",
-    special="From 0.1 to 4 g, with the finest tips there are; the lash is short and the pole above the float.",
+    special="The lightest floats and the finest tips; the lash is short and the pole above the float.",
     mount="pole-fixed", float_type="pole-body-up", size=usual_size.pole, at_depth_m=1.5,
     patterns=("bulk-and-droppers", "bulk", "strung", "lower-third", "tapered", "tapered-opening"),
     species="roach", build=builds.pole,
@@ -19,7 +19,7 @@ POLE = Family(
 )  # fmt: skip
 SIGHT = Family(
     id="sight-float", number=4, name="tiny sight-fishing float",
-    says="A tiny float 10 to 30 cm over the hook on a long lash, cast at a fish that is seen.",
+    says="A tiny float a hand or two over the hook on a long lash, cast at a fish that is seen.",
     special="The bait sinks by itself. The pole's shadow matters: keep it off the fish.",
     mount="pole-fixed", float_type="pole-shallow", size=usual_size.sight, at_depth_m=0.5,
     patterns=("bulk", "none"), species="common-carp", build=builds.bare_pole, tackle=("pole", "whip"),
@@ -29,7 +29,7 @@ SIGHT = Family(
 )  # fmt: skip
 SLAP = Family(
     id="slap-rig", number=5, name="shallow slap rig",
-    says="A short strong float 15 to 90 cm over the hook, slapped on the surface again and again.",
+    says="A short strong float a hand to an arm's length over the hook, slapped on the surface again and again.",
     special="A back shot on the lash keeps it tight. The slap imitates feed falling in.",
     mount="pole-fixed", float_type="pole-shallow", size=usual_size.shallow, at_depth_m=1.5, patterns=("bulk", "strung"),
     species="carp-hybrid", build=builds.slapped, layout=Layout(bulk_on_knot=True), tackle=("pole",),

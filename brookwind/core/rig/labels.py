@@ -7,10 +7,8 @@ from typing import Literal
 
 from brookwind.core.errors import NotUnderstood
 from brookwind.core.frozen import Frozen
+from brookwind.core.quantities import OUNCE_KG
 from brookwind.core.rig.shot_series import MODERN_MASS_KG, nominal_shot_mass_kg, size_label
-
-OUNCE_KG = 0.028349523125
-"""Avoirdupois ounce. [kg] Source: International yard and pound agreement, 1959."""
 
 POLE_CODE_KG = {10: 0.0001, 12: 0.0002, 14: 0.0004, 16: 0.0005, 18: 0.00075, 20: 0.001}
 """Nominal loads of the pole float codes 4x10 to 4x20. [kg] Editable default."""

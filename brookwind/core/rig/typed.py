@@ -8,6 +8,7 @@ from collections.abc import Callable
 from brookwind.core.errors import NotUnderstood, OutOfRange
 from brookwind.core.figures import depth
 from brookwind.core.matter.materials import WEIGHT_MATERIAL
+from brookwind.core.quantities import SPELT, TYPED
 from brookwind.core.rig.components import LONGEST_M
 from brookwind.core.rig.labels import parse_label
 from brookwind.core.rig.shot_series import MODERN_MASS_KG
@@ -43,16 +44,19 @@ LONGEST_LINES = 800
 MOST_OF_ONE = 40
 """Of one part at once. Editable default."""
 EXAMPLES = "5 x No 8 at 12 cm, 0.75 g olivette at 1.2 m on 6 No 9, 7 g bullet, two stops, bead 5 mm, hook 16 on 0.12"
-POUND_N = 0.45359237 * 9.80665
+POUND_N = TYPED["force"]["lb"]
 """A pound's weight. [N] Source: International yard and pound agreement, 1959; standard gravity."""
 ELASTIC_N = 1.1
 """Pull of a pole's elastic at full stretch over its number. [N] Editable default."""
 
-UNIT_M = {"mm": 0.001, "cm": 0.01, "m": 1.0, "in": 0.0254, "inch": 0.0254, "inches": 0.0254, '"': 0.0254,
-          "ft": 0.3048, "foot": 0.3048, "feet": 0.3048, "'": 0.3048}  # fmt: skip
-"""Units of length as they are typed. [m] Source: International yard and pound agreement, 1959."""
+UNIT_M = {
+    name: TYPED["length"][SPELT.get(name, name)]
+    for name in (*TYPED["length"], *SPELT)
+    if SPELT.get(name, name) in TYPED["length"]
+}
+"""Units of length as they are typed. [m]"""
 _N = r"[-−]?\d+(?:[.,]\d+)?"
-_LENGTH = rf"(?P<n>{_N})\s*(?P<unit>mm|cm|m|inches|inch|in|ft|feet|foot|\"|')"
+_LENGTH = rf"(?P<n>{_N})\s*(?P<unit>{'|'.join(sorted(map(re.escape, UNIT_M), key=len, reverse=True))})"
 _AT = re.compile(
     rf"(?:,\s*|\s+at\s+|\s*@\s*|\s+(?=\S+\s*(?:cm|m|in|ft)\s*$))(?:{_LENGTH})\s*(?:up|above the hook|off the hook)?$"
 )

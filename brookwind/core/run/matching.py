@@ -124,15 +124,15 @@ def _when(times: list[float], depths: list[float], depth_m: float) -> float | No
 
 def _says(feed: str, sink: float, ways: list[Matched], nearest: int | None) -> Told:
     now = ways[0].falls_m_s
-    figures = {"sink": Figure(value=sink, quantity="speed")}
+    figures = {"sink": Figure(value=sink, quantity="sinking")}
     if nearest is None or now is None:
         return Told(says=f"{feed.capitalize()} sink at {{sink}}; how the bait falls is not known.", figures=figures)
-    figures["now"] = Figure(value=now, quantity="speed")
+    figures["now"] = Figure(value=now, quantity="sinking")
     if abs(log(now / sink)) < ALIKE:
         return Told(says=f"The bait falls its last half metre as {feed} do, at about {{sink}}.", figures=figures)
     says = f"{feed.capitalize()} sink at {{sink}}, the bait falls its last half metre at {{now}}"
     best = ways[nearest]
     if nearest == 0 or best.falls_m_s is None:
         return Told(says=f"{says}: no shot raised brings it nearer.", figures=figures)
-    figures |= {"bare": length(best.bare_m), "near": Figure(value=best.falls_m_s, quantity="speed")}
+    figures |= {"bare": length(best.bare_m), "near": Figure(value=best.falls_m_s, quantity="sinking")}
     return Told(says=f"{says}. With the last {{bare}} free of shot it falls at {{near}}.", figures=figures)

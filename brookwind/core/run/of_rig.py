@@ -9,7 +9,7 @@ from typing import Literal
 from pydantic import Field
 
 from brookwind.core.errors import BrookwindError, OutOfRange
-from brookwind.core.figures import Figure, Told
+from brookwind.core.figures import Figure, Told, distance
 from brookwind.core.frozen import Frozen
 from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.matter.materials import LINE_MATERIAL
@@ -135,8 +135,8 @@ def line_at(
     far = max(hypot(x_m, y_m), 1e-6)
     if far > LONGEST_M:
         raise OutOfRange.one(
-            "line-too-long", f"The float is {far:.0f} m off, more than {LONGEST_M:.0f} m.", "Fish nearer.",
-            ("conditions", "distance_m"),
+            "line-too-long", "The float is {far} off, more than {most}.", "Fish nearer.",
+            ("conditions", "distance_m"), {"far": distance(far), "most": distance(LONGEST_M)},
         )  # fmt: skip
     share = min(reach_m(rig, how.tip_height_m), max(0.0, far - _NEAREST_M)) / far
     tip_x, tip_y = share * x_m, share * y_m
@@ -192,7 +192,7 @@ _OTHERS: tuple[tuple[Other, str, Callable[[LineOut], dict[str, object]]], ...] =
     ("less-slack", "half the slack", lambda x: {"slack": max(0.001, 0.5 * x.slack)}),
     ("finer", "a line two thirds as thick", lambda x: {"diameter_m": max(0.00003, 2.0 / 3.0 * x.diameter_m)}),
     (
-        "braid", "braid of 0.10 mm, riding high",
+        "braid", "fine braid, riding high",
         lambda x: {"lies": "braid", "diameter_m": 0.0001, "density_kg_m3": LINE_MATERIAL["braid"].density_kg_m3},
     ),
     ("sunk", "the same line sunk", lambda x: {"lies": "sinking"}),

@@ -32,7 +32,7 @@ STOP_KNOT = Knot(
     steps=(
         "Lay a loop of thread along the line.",
         "Take one end five times round line and loop, and through the loop.",
-        "Wet it, draw both ends down. Leave 2 cm of each, so that it can be tightened and passes the rings.",
+        "Wet it, draw both ends down. Leave a finger's width of each, to tighten it by and to pass the rings.",
     ),
 )  # fmt: skip
 """The one knot that joins nothing: it is tied round the line."""

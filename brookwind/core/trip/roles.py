@@ -9,7 +9,8 @@ from types import MappingProxyType
 import numpy as np
 from numpy.typing import NDArray
 
-from brookwind.core.figures import Figure, Quantity, Told
+from brookwind.core.figures import Figure, Told
+from brookwind.core.quantities import Quantity
 from brookwind.core.rig.book import Book
 from brookwind.core.trip.day import Cases, Haunt
 from brookwind.core.trip.judging import Flags

@@ -3,7 +3,8 @@
 from __future__ import annotations
 
 from brookwind.core.errors import BrookwindError
-from brookwind.core.figures import Figure, Quantity, Told, depth
+from brookwind.core.figures import Figure, Told, depth
+from brookwind.core.quantities import Quantity
 from brookwind.core.survey.document import Survey
 from brookwind.core.trip.day import water_over
 from brookwind.core.trip.document import Span, Trip

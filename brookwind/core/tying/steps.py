@@ -245,7 +245,7 @@ def _later(rig: Rig) -> list[TyingStep]:
     steps: list[TyingStep] = []
     for c in rig.components:
         if isinstance(c, Stop) and not is_threaded(c):
-            says = "Tied round the line above the bead. Leave 2 cm of each end, to tighten it by."
+            says = "Tied round the line above the bead. Leave a finger's width of each end, to tighten it by."
             steps.append(TyingStep(do="knot", pieces=(c.id,), title=_capital(name_of(c)), knot=STOP_KNOT.id, says=says))
         elif isinstance(c, Float) and not is_threaded(c):
             steps.append(

@@ -10,10 +10,10 @@ from typing import NamedTuple
 
 from brookwind.core.answers.card import Card, CardMark
 from brookwind.core.figures import Told
+from brookwind.core.quantities import INCH_M, METRIC, Units, write
 from brookwind.core.rig.document import Rig
 from brookwind.formats.card.drawing import Item, Ring, Sheet, Stroke, Words, fitted, width_mm, wrapped
 from brookwind.formats.card.square import square
-from brookwind.formats.units import METRIC, Units, line, write
 
 A6, A4 = (105.0, 148.0), (210.0, 297.0)
 """Source: ISO 216. [mm]"""
@@ -47,7 +47,7 @@ def told(said: Told, units: Units) -> str:
     said: the sentence.
     units: the person's.
     """
-    return said.says.format(**{name: write(figure, units) for name, figure in said.figures.items()})
+    return said.says.format(**{name: figure.written(units) for name, figure in said.figures.items()})
 
 
 def card_sheet(card: Card, rig: Rig, stamp: Stamp, units: Units = METRIC) -> Sheet:
@@ -116,9 +116,9 @@ def _day(day: date) -> str:
 
 def _setting(card: Card, units: Units) -> str:
     from_ = "stop" if any(m.what == "stop" for m in card.marks) else "float"
-    says = f"{from_} to hook {line(card.setting_m, units)}"
+    says = f"{from_} to hook {write(card.setting_m, 'line', units)}"
     if card.to_load_m is not None:
-        says += f" · to weight {line(card.to_load_m, units)}"
+        says += f" · to weight {write(card.to_load_m, 'line', units)}"
     return says
 
 
@@ -210,7 +210,7 @@ def _slice(y: float, width: float) -> Stroke:
 def _rule(scale: _Scale, units: Units) -> list[Item]:
     """The rule beside the line, from the hook up."""
     top = scale.top_m
-    unit = 0.0254 if units.line == "in" else 0.01
+    unit = INCH_M if units.line == "in" else 0.01
     minor = next(n for n in (1, 5, 10, 50, 100) if top / (n * unit) <= 32)
     major = minor * 5
     items: list[Item] = [Stroke(RULE_X, scale.y(0.0), RULE_X, scale.y(top), 0.3)]
@@ -237,7 +237,7 @@ def _named(marks: list[CardMark], scale: _Scale, least_y: float, units: Units) -
             continue
         # Those above still need their room.
         said_y = max(min(y, said_y - gap), least_y + gap * (min(fits, len(marks)) - 1 - i))
-        place = line(mark.position_m, units)
+        place = write(mark.position_m, "line", units)
         last = i == fits - 1 and len(marks) > fits
         says = f"and {len(marks) - i} more: see the strip" if last else mark.says
         most = A6[0] - EDGE - SAYS_X - width_mm(place, size, bold=True) - 2

@@ -3,16 +3,16 @@
 from __future__ import annotations
 
 from brookwind.core.answers.card import Card, CardMark
+from brookwind.core.quantities import INCH_M, METRIC, Units, write
 from brookwind.formats.card.drawing import Item, Ring, Sheet, Stroke, Words, fitted, printable, width_mm
 from brookwind.formats.card.layout import A4, SMALL, TEXT, TITLE
-from brookwind.formats.units import METRIC, Units, line
 
 MM_PER_M = 1000.0
 ROW_M = 0.25
 """Of the line on one row. [m]"""
 LEFT, FIRST_ROW, BETWEEN, ROWS = 23.0, 62.0, 48.0, 3
 """Where a row begins, the first one, how far they are apart, and how many stand on a page. [mm]"""
-MEASURE_M = {"cm": (0.10, "10 cm"), "in": (0.1016, "4 in")}
+MEASURE_M = {"cm": (0.10, "10 cm"), "in": (4 * INCH_M, "4 in")}
 """What is measured to see that the printer printed it life-size."""
 LOWEST_WORDS, WORDS_APART = 14.0, 3.6
 
@@ -40,7 +40,7 @@ def _page(card: Card, units: Units, page: int, pages: int, rows: int) -> Sheet:
         Stroke(right - measured * MM_PER_M, 17.5, right - measured * MM_PER_M, 22.5, 0.4),
         Stroke(right, 17.5, right, 22.5, 0.4),
     ]
-    rest = line(card.setting_m - card.strip_m, units)
+    rest = write(card.setting_m - card.strip_m, "line", units)
     says = f"Lay the line on the rule, hook at 0; pinch each shot over its ring. The rest to the float: {rest} by tape."
     items += [
         Words(LEFT - 8, 27, printable(says), TEXT),
@@ -82,7 +82,7 @@ def _row(card: Card, units: Units, row: int, y: float) -> list[Item]:
 
 def _ticks(begins: float, y: float, units: Units) -> list[Item]:
     """The rule above a row, in centimetres or quarters of an inch from the hook."""
-    step, to_number, unit = (0.00635, 4, 0.0254) if units.line == "in" else (0.01, 5, 0.01)
+    step, to_number, unit = (INCH_M / 4, 4, INCH_M) if units.line == "in" else (0.01, 5, 0.01)
     items: list[Item] = []
     first = round(begins / step + 0.4999)
     for n in range(first, round((begins + ROW_M) / step + 1e-6) + 1):

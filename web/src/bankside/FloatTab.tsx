@@ -4,7 +4,7 @@ import { LookPicture } from "../reading/LookPicture";
 import { type Look, nameOf } from "../reading/seen";
 import { inFlow } from "../scene/flow";
 import { Button } from "../shell/Button";
-import { about, say } from "../units/quantity";
+import { handSteps, say, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { inWords } from "../units/vocabulary";
 import { happened, rigOn, settingOf } from "./day";
@@ -92,28 +92,31 @@ export function FloatTab({ day, act }: Acting) {
 }
 
 /** A step of what shows: a millimetre of a fine tip, more of a stout one. [m] */
-const stepOf = (tip_m: number) => (tip_m < 0.015 ? 0.001 : tip_m < 0.03 ? 0.002 : 0.005);
+/** Nobody sees more of a long tip than to five small steps. */
+const stepOf = (tip_m: number, [small, large]: [number, number]) =>
+  tip_m < 15 * small ? small : tip_m < 30 * small ? 2 * small : large;
 
 type TipSeenProps = Acting & { reckoned: number; onDone: (says: string) => void };
 
 /** What shows of the tip once it is settled: noted a few times, it tells what the float truly carries. */
 function TipSeen({ act, reckoned, onDone }: TipSeenProps) {
   const [seen, setSeen] = useState<number | null>(null);
-  const step = stepOf(reckoned);
+  const { units } = useSettings();
+  const step = stepOf(reckoned, handSteps("tip", units));
   const shown = seen ?? Math.round(reckoned / step) * step;
-  const move = (by: number) => setSeen(Math.max(0, Math.round((shown + by) * 10_000) / 10_000));
+  const move = (by: number) => setSeen(Math.max(0, shown + by));
   return (
     <Box borderWidth="1px" borderColor="rule" borderRadius="l2" bg="card" p="3">
       <Text fontWeight="bold">How much of the tip shows, settled in calm water?</Text>
       <Text fontSize="sm" color="soft">
-        Reckoned: about {about(reckoned)}. Noted a few times, it tells what this float truly carries.
+        Reckoned: about {write(reckoned, "tip", units)}. Noted a few times, it tells what this float truly carries.
       </Text>
       <Grid templateColumns="1fr 1fr 1fr 2fr" gap="2" mt="2" alignItems="center">
         <Button minH="14" aria-label="Less shows" onClick={() => move(-step)}>
           −
         </Button>
         <Text fontWeight="bold" textAlign="center" data-testid="tip-seen">
-          {about(shown)}
+          {write(shown, "tip", units)}
         </Text>
         <Button minH="14" aria-label="More shows" onClick={() => move(step)}>
           +
@@ -122,7 +125,7 @@ function TipSeen({ act, reckoned, onDone }: TipSeenProps) {
           minH="14"
           onClick={() => {
             act((d) => happened(d, { kind: "tip", tip_m: shown }, new Date().toISOString()));
-            onDone(`the tip showed ${about(shown)}`);
+            onDone(`the tip showed ${write(shown, "tip", units)}`);
           }}
         >
           Note it

@@ -7,7 +7,7 @@ import { uuid } from "../document/uuid";
 import { Button } from "../shell/Button";
 import { TextField } from "../shell/TextField";
 import { clock } from "../units/clock";
-import { about, write } from "../units/quantity";
+import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { counted } from "../units/vocabulary";
 import { countsOf, type Day, type Did, ended, happened, isOver, photographed, putOn } from "./day";
@@ -201,7 +201,7 @@ function eventWords(e: LogEvent, day: Day, units: Parameters<typeof write>[2]): 
     feed: () => "fed",
     bite: () => `bite${e.came ? `, ${e.came}` : ""}`,
     fish: () => `${fish}${typeof e.length_m === "number" ? `, ${write(e.length_m, "line", units)}` : ""}`,
-    tip: () => `the tip showed ${about(e.tip_m ?? 0)}`,
+    tip: () => `the tip showed ${write(e.tip_m ?? 0, "tip", units)}`,
     note: () => e.text ?? "",
   }[e.kind]();
 }

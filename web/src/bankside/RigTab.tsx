@@ -5,7 +5,7 @@ import { inFlow } from "../scene/flow";
 import { Miniature } from "../scene/Miniature";
 import { Button } from "../shell/Button";
 import { useSize } from "../shell/useSize";
-import { about, counts, write } from "../units/quantity";
+import { handSteps, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { happened, rigOn, settingOf } from "./day";
 import type { Acting } from "./here";
@@ -16,8 +16,6 @@ const CAME: [NonNullable<LogEvent["came"]>, string][] = [
   ["end", "at the end"],
   ["held", "held back"],
 ];
-/** The stop is slid by this. [m] */
-const STEP_M = 0.05;
 const NO_LENGTH = "";
 /** Lengths one may say without a ruler. [cm] */
 const LENGTHS = [10, 15, 20, 25, 30, 35, 40, 45, 50, 60, 70, 80, 90, 100, 120];
@@ -37,7 +35,8 @@ export function RigTab({ day, act }: Acting) {
       const to = Math.round((settingOf(d) + by) * 1000) / 1000;
       return to < 0.05 ? d : happened(d, { kind: "slide", setting_m: to }, now());
     });
-  const step = write(STEP_M, "line", units).replace(".0", "");
+  const [, step_m] = handSteps("line", units);
+  const step = write(step_m, "line", units);
   return (
     <Stack gap="3">
       <Box
@@ -54,13 +53,13 @@ export function RigTab({ day, act }: Acting) {
           <Glance name="stop to hook" value={write(setting, "depth", units)} large testid="setting">
             {there.card.to_load_m !== null && `to the weight ${write(setting - fixed, "depth", units)}`}
           </Glance>
-          <Glance name="tip" value={`about ${about(tip_m)}`} />
-          {there.ready_s !== null && <Glance name="fishes after" value={counts(there.ready_s)} />}
+          <Glance name="tip" value={`about ${write(tip_m, "tip", units)}`} />
+          {there.ready_s !== null && <Glance name="fishes after" value={write(there.ready_s, "time", units)} />}
         </Stack>
       </Box>
       <Text fontWeight="bold">{there.rig.name}</Text>
       <Grid templateColumns="1fr 1fr 1fr" gap="2" alignItems="stretch">
-        <Button minH="14" onClick={() => slide(-STEP_M)}>
+        <Button minH="14" onClick={() => slide(-step_m)}>
           − {step}
         </Button>
         <Flex direction="column" align="center" justify="center" bg="well" borderRadius="l1">
@@ -69,7 +68,7 @@ export function RigTab({ day, act }: Acting) {
           </Text>
           <Text fontWeight="bold">{write(setting, "depth", units)}</Text>
         </Flex>
-        <Button minH="14" onClick={() => slide(STEP_M)}>
+        <Button minH="14" onClick={() => slide(step_m)}>
           + {step}
         </Button>
       </Grid>

@@ -19,7 +19,7 @@ import { BeadLine } from "../shell/BeadLine";
 import { Later } from "../shell/Later";
 import { Refused } from "../shell/Refused";
 import { SavingNotice } from "../shell/SavingNotice";
-import { about, say } from "../units/quantity";
+import { say, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { BenchHeader } from "./BenchHeader";
 import { Changed } from "./Changed";
@@ -228,7 +228,8 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
       </Grid>
       <div className="bw-hidden" aria-live="polite" data-testid="spoken">
         {/* What was done stays beside what came of it: the answer may follow within the same moment. */}
-        <span ref={spoken} /> <span>{evaluation ? `Tip ${about(inFlow(evaluation).afloat.tip_m)}` : ""}</span>
+        <span ref={spoken} />{" "}
+        <span>{evaluation ? `Tip ${write(inFlow(evaluation).afloat.tip_m, "tip", units)}` : ""}</span>
       </div>
       <Sheets sheet={sheet} setSheet={setSheet} bench={bench} catalogue={catalogue} onFamily={toFamily} />
     </Flex>

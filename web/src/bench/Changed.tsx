@@ -3,16 +3,16 @@ import { Pin } from "lucide-react";
 import type { Evaluation } from "../api/client";
 import { inFlow } from "../scene/flow";
 import { Button } from "../shell/Button";
-import { about, type Quantity, type Units, write } from "../units/quantity";
+import { type Quantity, type Units, write } from "../units/quantity";
 
 type Props = { pinned: Evaluation | null; now: Evaluation; units: Units; onPin: () => void };
 
 const NOT_STANDING = { lies: "lies over", sinks: "under" } as const;
 
 /** A tip is only shown by a float that stands. */
-const tipOf = (e: Evaluation) => {
+const tipOf = (e: Evaluation, units: Units) => {
   const { status, tip_m, tip_step_m } = inFlow(e).afloat;
-  return status === "stands" ? about(tip_m, tip_step_m) : NOT_STANDING[status];
+  return status === "stands" ? write(tip_m, "tip", units, tip_step_m) : NOT_STANDING[status];
 };
 
 const pieces = (e: Evaluation) => e.ledger.filter((entry) => entry.kind === "shot" || entry.kind === "weight").length;
@@ -44,8 +44,8 @@ export function Changed({ pinned, now, units, onPin }: Props) {
         </Button>
       </Flex>
       {rows.map(([name, before, after, quantity]) => {
-        const from = quantity === "tip" ? tipOf(pinned) : write(before, quantity, units);
-        const to = quantity === "tip" ? tipOf(now) : write(after, quantity, units);
+        const from = quantity === "tip" ? tipOf(pinned, units) : write(before, quantity, units);
+        const to = quantity === "tip" ? tipOf(now, units) : write(after, quantity, units);
         return (
           <Flex key={name} justify="space-between" fontSize="sm" py="0.5" gap="2">
             <Text as="span" color="soft">

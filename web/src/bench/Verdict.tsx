@@ -2,7 +2,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { Check, Loader, TriangleAlert } from "lucide-react";
 import type { Evaluation } from "../api/client";
 import { inFlow } from "../scene/flow";
-import { about, write } from "../units/quantity";
+import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 
 /** A lean worth telling of a float that stands. [rad] */
@@ -25,7 +25,7 @@ export function Verdict({
   // A float that stands in still water and is pulled aside is not one that lies for want of load.
   const leans = flows && evaluation.afloat.status === "stands" && Math.abs(lean_rad) < 1.2;
   const text = {
-    stands: `Stands${Math.abs(lean_rad) > LEANING ? ` leaning ${degrees}` : ""}, about ${about(tip_m, tip_step_m)} of tip`,
+    stands: `Stands${Math.abs(lean_rad) > LEANING ? ` leaning ${degrees}` : ""}, about ${write(tip_m, "tip", units, tip_step_m)} of tip`,
     lies: leans
       ? `Leans ${degrees} in the current`
       : `Lies over at ${degrees}: ${flows ? "the current leans it" : "too little load"}`,

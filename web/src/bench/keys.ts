@@ -1,7 +1,7 @@
 /** The keys of the bench and what they do, but for those of its stations: for the handler's tests and the help. */
 export const KEYS: [string, string][] = [
   ["[  ]", "previous, next piece on the line"],
-  ["↑  ↓", "slide the piece 1 cm up or down; with Shift 5 cm"],
+  ["↑  ↓", "slide the piece a step up or down; with Shift a large step"],
   ["+  −", "next size up or down"],
   ["Del", "take the piece off"],
   ["A", "type a part to tie on"],
@@ -19,7 +19,7 @@ export const KEYS: [string, string][] = [
 export type Command =
   | { do: "station"; key: string }
   | { do: "piece"; step: 1 | -1 }
-  | { do: "nudge"; metres: number }
+  | { do: "nudge"; up: 1 | -1; large: boolean }
   | { do: "resize"; step: 1 | -1 }
   | { do: "remove" | "fix" | "tie" | "balance" | "stop" | "fall" | "beside" | "read" | "undo" | "redo" | "help" };
 
@@ -40,9 +40,9 @@ export function commandOf(e: KeyLike): Command | null {
     case "]":
       return { do: "piece", step: 1 };
     case "ArrowUp":
-      return { do: "nudge", metres: e.shiftKey ? 0.05 : 0.01 };
+      return { do: "nudge", up: 1, large: e.shiftKey };
     case "ArrowDown":
-      return { do: "nudge", metres: e.shiftKey ? -0.05 : -0.01 };
+      return { do: "nudge", up: -1, large: e.shiftKey };
     case "+":
     case "=":
       return { do: "resize", step: 1 };

@@ -35,7 +35,7 @@ const states = (refusal: Refusal | null) =>
 it("shows each bead's value in the person's words and units", () => {
   const values = beadsOf(STATIONS, look, null).map((s) => `${s.name}: ${s.value}`.replaceAll("\u00a0", " "));
   expect(values).toEqual([
-    "Water: 1.90 m, 16.0 °C",
+    "Water: 1.90 m, 16 °C",
     "Fish & bait: Rudd, 90 cm down",
     "Bobber: 3BB, straight waggler",
     "Line & hook: 0.16 to 0.10 mm, hook 18",
@@ -43,7 +43,7 @@ it("shows each bead's value in the person's words and units", () => {
     "Stop: 72 cm to the hook",
     "Thread: 4 parts",
     "Proof: 2 things",
-    "Run: 12.0 m out",
+    "Run: 12 m out",
     "Feed: where, what, how much",
   ]);
 });

@@ -1,7 +1,9 @@
 // @vitest-environment happy-dom
+
 import { act, renderHook } from "@testing-library/react";
 import { beforeEach, expect, test, vi } from "vitest";
 import type { Evaluation, Handle } from "../api/client";
+import { METRIC } from "../units/quantity";
 import type { BenchState } from "./useBench";
 import { useBenchKeys } from "./useBenchKeys";
 
@@ -30,7 +32,7 @@ const props = {
   falling: false,
   setKeys: vi.fn(),
   announce: vi.fn(),
-  units: "metric" as const,
+  units: METRIC,
 };
 type Props = Parameters<typeof useBenchKeys>[0];
 

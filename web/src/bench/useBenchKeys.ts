@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
 import type { Evaluation } from "../api/client";
-import { type Units, write } from "../units/quantity";
+import { handSteps, type Units, write } from "../units/quantity";
 import { isFixed } from "./isFixed";
 import { type Command, commandOf } from "./keys";
 import { TIE_ON } from "./line/TieOn";
@@ -70,7 +70,10 @@ function run(command: Command, p: Props): boolean {
     }
     case "nudge": {
       if (!handle) return false;
-      const to = p.bench.slide.nudge(handle, command.metres);
+      const to = p.bench.slide.nudge(
+        handle,
+        command.up * (handSteps("line", p.units)[command.large ? 1 : 0] as number),
+      );
       p.announce(
         setting
           ? `Setting ${write(to, "line", p.units)}`

@@ -8,6 +8,7 @@ import { Button } from "../shell/Button";
 import { Header } from "../shell/Header";
 import { Failed, Loading } from "../shell/States";
 import { TextField } from "../shell/TextField";
+import { useSettings } from "../units/settings";
 import { Exchange } from "./Exchange";
 import { Packing } from "./Packing";
 import { QuickEntry } from "./QuickEntry";
@@ -20,6 +21,7 @@ export default function BoxPage() {
   const { tray = "weights" } = useParams();
   const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
   const state = useBox();
+  const { units } = useSettings();
   const [search, setSearch] = useState("");
   const trays = catalogue.data?.trays ?? [];
   const present = trays.find((t) => t.id === tray);
@@ -27,7 +29,7 @@ export default function BoxPage() {
     document.title = `${tray === "packing" ? "Packing" : (present?.name ?? "Box")} · Brookwind`;
   }, [tray, present]);
   const shown = state.items.filter((k) =>
-    search ? answers(k.fields, search, trays) : present?.kinds.includes(k.fields.kind),
+    search ? answers(k.fields, search, trays, units) : present?.kinds.includes(k.fields.kind),
   );
   const failed = catalogue.error ?? state.box.error;
   return (

@@ -4,7 +4,7 @@ import { api, type BoxItem, type CastReading } from "../api/client";
 import { Button } from "../shell/Button";
 import { Sheet } from "../shell/Sheet";
 import { TextField } from "../shell/TextField";
-import { read, say, write } from "../units/quantity";
+import { forField, read, say, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { ReadingList } from "./ReadingList";
 import type { BoxState } from "./useBox";
@@ -24,8 +24,9 @@ export function CastSheet({ fields, state, onClose }: Props) {
   const [far, setFar] = useState("");
   const [aimed, setAimed] = useState("");
   const [wind, setWind] = useState("0");
-  const [turn, setTurn] = useState(String(Math.round((fields.turn_m ?? 0.7) * 100)));
-  const turn_m = Number(turn.replace(",", ".")) / 100;
+  const [turn, setTurn] = useState(() => forField(fields.turn_m ?? 0.7, "line", units));
+  const turned = read(turn, "line", units);
+  const turn_m = turned.ok ? turned.value : 0;
   const { test, said, setSaid } = useTest(readings, () => api.casts(readings, fields.item), fields.item);
 
   const distance = (text: string): number | null => {
@@ -79,7 +80,7 @@ export function CastSheet({ fields, state, onClose }: Props) {
           <TextField flex="1" label="Wind behind you" value={wind} inputMode="text" onChange={setWind} />
           <Button onClick={add}>Add</Button>
         </Flex>
-        <TextField label="A turn of the reel takes in, cm" value={turn} inputMode="decimal" onChange={setTurn} />
+        <TextField label="A turn of the reel takes in" value={turn} inputMode="decimal" onChange={setTurn} />
         <ReadingList
           what="cast"
           readings={readings}

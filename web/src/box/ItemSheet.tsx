@@ -25,6 +25,7 @@ type Props = {
 
 /** All there is to a compartment: its facts, how many, its tests and readings, own notes, taking it out. */
 export function ItemSheet({ fields, drawn, pxPerM, state, onClose }: Props) {
+  const { units } = useSettings();
   const [testing, setTesting] = useState(false);
   const name = nameOf(fields);
   const tested = () => setTesting(false);
@@ -33,7 +34,7 @@ export function ItemSheet({ fields, drawn, pxPerM, state, onClose }: Props) {
       <Stack gap="4">
         <Flex gap="4" align="center">
           <Drawing item={fields} drawn={drawn} pxPerM={pxPerM} />
-          <Text color="soft">{factsOf(fields)}</Text>
+          <Text color="soft">{factsOf(fields, units)}</Text>
         </Flex>
         {drawn && <Known fields={fields} drawn={drawn} />}
         <HowMany fields={fields} name={name} state={state} />

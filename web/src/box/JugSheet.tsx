@@ -4,7 +4,7 @@ import { api, type BoxItem, type JugReading } from "../api/client";
 import { Button } from "../shell/Button";
 import { Sheet } from "../shell/Sheet";
 import { TextField } from "../shell/TextField";
-import { say } from "../units/quantity";
+import { forField, read, say, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { ReadingList } from "./ReadingList";
 import type { BoxState } from "./useBox";
@@ -19,7 +19,7 @@ const TAP_C = 15;
 export function JugSheet({ fields, state, onClose }: Props) {
   const { units } = useSettings();
   const [readings, setReadings] = useState<JugReading[]>(fields.jug);
-  const [fall, setFall] = useState("40");
+  const [fall, setFall] = useState(() => forField(0.4, "line", units));
   const [seconds, setSeconds] = useState("");
   const [running, setRunning] = useState(false);
   const began = useRef(0);
@@ -30,12 +30,12 @@ export function JugSheet({ fields, state, onClose }: Props) {
     setRunning(!running);
   };
   const add = () => {
-    const [cm, s] = [Number(fall.replace(",", ".")), Number(seconds.replace(",", "."))];
-    if (!(cm > 2) || !(s > 0.05)) {
-      setSaid("Enter the fall in centimetres and the time in seconds, such as 40 and 8.2.");
+    const [far, took] = [read(fall, "line", units), read(seconds, "time", units)];
+    if (!far.ok || !took.ok || !(far.value > 0.02) || !(took.value > 0.05)) {
+      setSaid(`Enter how far it falls and how long that takes, such as ${write(0.4, "line", units)} and 8.2 s.`);
       return;
     }
-    setReadings([...readings, { fall_m: cm / 100, time_s: s, at: new Date().toISOString() }]);
+    setReadings([...readings, { fall_m: far.value, time_s: took.value, at: new Date().toISOString() }]);
     setSeconds("");
   };
   const keep = async () => {
@@ -47,20 +47,22 @@ export function JugSheet({ fields, state, onClose }: Props) {
     <Sheet title={`Time ${fields.label} in a jug`} onClose={onClose}>
       <Stack gap="4">
         <Flex gap="2" align="flex-end">
-          <TextField flex="1" label="Fall, cm" value={fall} inputMode="decimal" onChange={setFall} />
-          <TextField flex="1" label="Time, s" value={seconds} inputMode="decimal" onChange={setSeconds} onEnter={add} />
+          <TextField flex="1" label="Fall" value={fall} inputMode="decimal" onChange={setFall} />
+          <TextField flex="1" label="Time" value={seconds} inputMode="decimal" onChange={setSeconds} onEnter={add} />
           <Button onClick={watch}>{running ? "Stop the watch" : "Start the watch"}</Button>
           <Button onClick={add}>Add</Button>
         </Flex>
         <ReadingList
           what="fall"
           readings={readings}
-          says={(r) => `${(r.fall_m * 100).toFixed(0)} cm in ${r.time_s} s`}
+          says={(r) => `${write(r.fall_m, "line", units)} in ${r.time_s} s`}
           onChange={setReadings}
         />
         <Text aria-live="polite">
           {said ||
-            (test ? say(test.says, test.figures ?? {}, units) : `No fall yet. Tap water at ${TAP_C} °C is assumed.`)}
+            (test
+              ? say(test.says, test.figures ?? {}, units)
+              : `No fall yet. Tap water at ${write(TAP_C, "temperature", units)} is assumed.`)}
         </Text>
         <Button variant="solid" disabled={!test} onClick={() => void keep()}>
           Use this density

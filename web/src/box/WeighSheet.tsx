@@ -5,7 +5,7 @@ import { api, type BoxItem, Refusal, type Weighing } from "../api/client";
 import { Button } from "../shell/Button";
 import { Sheet } from "../shell/Sheet";
 import { TextField } from "../shell/TextField";
-import { say } from "../units/quantity";
+import { read, say, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { ReadingList } from "./ReadingList";
 import type { BoxState } from "./useBox";
@@ -25,12 +25,12 @@ export function WeighSheet({ fields, state, onClose }: Props) {
   const add = (mass_kg: number) =>
     setReadings([...readings, { pieces: Number(pieces), mass_kg, at: new Date().toISOString() }]);
   const typed = () => {
-    const value = Number(grams.replace(",", "."));
-    if (!(value > 0) || !/^[1-9]\d{0,2}$/.test(pieces)) {
-      setSaid("Enter how many lay on the pan, and their mass in grams, such as 10 and 4.02.");
+    const value = read(grams, "piece", units);
+    if (!value.ok || !(value.value > 0) || !/^[1-9]\d{0,2}$/.test(pieces)) {
+      setSaid("Enter how many lay on the pan, and what they weigh together, such as 10 and 4.02 g.");
       return;
     }
-    add(value / 1000);
+    add(value.value);
     setGrams("");
   };
   const keep = async () => {
@@ -46,7 +46,7 @@ export function WeighSheet({ fields, state, onClose }: Props) {
           <TextField flex="0 0 96px" label="On the pan" value={pieces} inputMode="numeric" onChange={setPieces} />
           <TextField
             flex="1"
-            label="Grams, all together"
+            label={`All together, ${units.mass}`}
             value={grams}
             inputMode="decimal"
             onChange={setGrams}
@@ -57,7 +57,7 @@ export function WeighSheet({ fields, state, onClose }: Props) {
         <ReadingList
           what="reading"
           readings={readings}
-          says={(r) => `${r.pieces} × → ${(r.mass_kg * 1000).toFixed(3)} g`}
+          says={(r) => `${r.pieces} × → ${write(r.mass_kg, "piece", units)}`}
           onChange={setReadings}
         />
         <Text aria-live="polite">
@@ -74,6 +74,7 @@ export function WeighSheet({ fields, state, onClose }: Props) {
 
 /** The pocket scale, when one is connected: only a steady reading can be taken. */
 function Live({ onTake, pieces }: { onTake: (kg: number) => void; pieces: string }) {
+  const { units } = useSettings();
   const told = useQuery({ queryKey: ["instruments"], queryFn: api.instruments, refetchInterval: 400 });
   const scale = told.data?.find((i) => i.kind === "scale");
   const [where, setWhere] = useState<string | null>(null);
@@ -111,7 +112,7 @@ function Live({ onTake, pieces }: { onTake: (kg: number) => void; pieces: string
     <Flex justify="space-between" align="center" gap="3" bg="well" borderRadius="l2" p="3">
       <Box>
         <Text fontSize="2xl" fontWeight="bold" fontVariantNumeric="tabular-nums">
-          {mass === undefined ? "–" : `${(mass * 1000).toFixed(3)} g`}
+          {mass === undefined ? "–" : write(mass, "piece", units)}
         </Text>
         <Text fontSize="sm" color="soft">
           {scale.says}

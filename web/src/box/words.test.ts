@@ -1,5 +1,6 @@
 import { expect, test } from "vitest";
 import type { BoxItem } from "../api/client";
+import { METRIC } from "../units/quantity";
 import { answers, factsOf, nameOf } from "./words";
 
 const shot: BoxItem = {
@@ -31,14 +32,14 @@ const leader: BoxItem = {
 
 test("a compartment is named and told in few words", () => {
   expect(nameOf(shot)).toBe("No 8 lead");
-  expect(factsOf(shot)).toBe("0.06 g, differ by 5 %");
-  expect(factsOf(leader)).toBe("0.1 mm nylon, 30 cm");
+  expect(factsOf(shot, METRIC)).toBe("0.06\u00a0g, differ by 5 %");
+  expect(factsOf(leader, METRIC)).toBe("0.10\u00a0mm nylon, 30\u00a0cm");
 });
 
 test("either vocabulary finds it", () => {
-  expect(answers(shot, "sinker", trays)).toBe(true);
-  expect(answers(shot, "no 8", trays)).toBe(true);
-  expect(answers(leader, "trace", trays)).toBe(true);
-  expect(answers(leader, "hooklength fine", trays)).toBe(true);
-  expect(answers(leader, "sinker", trays)).toBe(false);
+  expect(answers(shot, "sinker", trays, METRIC)).toBe(true);
+  expect(answers(shot, "no 8", trays, METRIC)).toBe(true);
+  expect(answers(leader, "trace", trays, METRIC)).toBe(true);
+  expect(answers(leader, "hooklength fine", trays, METRIC)).toBe(true);
+  expect(answers(leader, "sinker", trays, METRIC)).toBe(false);
 });

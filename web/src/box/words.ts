@@ -1,49 +1,50 @@
 import type { BoxItem, Catalogue } from "../api/client";
+import { type Units, write } from "../units/quantity";
 
 export const nameOf = (i: BoxItem): string =>
   i.kind === "shot" ? `${/^\d/.test(i.size) ? "No " : ""}${i.size} ${i.material}` : i.label;
 
-const gram = (kg: number) => `${Number((kg * 1000).toPrecision(4))} g`;
-const mm = (m: number) => `${Number((m * 1000).toPrecision(3))} mm`;
-
 /** What is worth knowing of a compartment, in a few words. */
-export function factsOf(i: BoxItem): string {
+export function factsOf(i: BoxItem, units: Units): string {
+  const mass = (kg: number) => write(kg, kg < 0.01 ? "piece" : "load", units);
+  const thick = (m: number) => write(m, "thickness", units);
+  const long = (m: number) => write(m, "line", units);
   switch (i.kind) {
     case "shot": {
       const weighed = i.weighings.length ? ", weighed" : "";
-      return `${gram(i.mass_kg)}${weighed}${i.scatter == null ? "" : `, differ by ${Math.round(100 * i.scatter)} %`}`;
+      return `${mass(i.mass_kg)}${weighed}${i.scatter == null ? "" : `, differ by ${Math.round(100 * i.scatter)} %`}`;
     }
     case "lead":
-      return `${gram(i.mass_kg)} ${i.material} ${i.shape}`;
+      return `${mass(i.mass_kg)} ${i.material} ${i.shape}`;
     case "float":
-      return `${i.spec.type.replaceAll("-", " ")}${i.spec.capacity_kg ? `, ${gram(i.spec.capacity_kg)}` : ""}${i.spec.calibration ? ", tested" : ""}`;
+      return `${i.spec.type.replaceAll("-", " ")}${i.spec.capacity_kg ? `, ${mass(i.spec.capacity_kg)}` : ""}${i.spec.calibration ? ", tested" : ""}`;
     case "line":
-      return `${mm(i.diameter_m)} ${i.material}, ${i.length_m} m`;
+      return `${thick(i.diameter_m)} ${i.material}, ${write(i.length_m, "distance", units)}`;
     case "leader":
-      return `${mm(i.diameter_m)} ${i.material}, ${Math.round(i.length_m * 100)} cm`;
+      return `${thick(i.diameter_m)} ${i.material}, ${long(i.length_m)}`;
     case "hook":
       return `${i.pattern}, ${i.barb}`;
     case "swivel":
-      return gram(i.mass_kg);
+      return mass(i.mass_kg);
     case "stop":
       return i.material;
     case "bead":
-      return mm(i.length_m);
+      return thick(i.length_m);
     case "link":
-      return i.length_m ? `${Math.round(i.length_m * 100)} cm` : "";
+      return i.length_m ? long(i.length_m) : "";
     case "bait":
-      return `${gram(i.mass_kg)} each${i.sink_m_s == null ? "" : `, sinks ${(i.sink_m_s * 100).toFixed(1)} cm/s`}`;
+      return `${mass(i.mass_kg)} each${i.sink_m_s == null ? "" : `, sinks ${write(i.sink_m_s, "sinking", units)}`}`;
     case "rod":
-      return `${i.length_m} m${i.throws ? ", cast test taken" : ""}`;
+      return `${long(i.length_m)}${i.throws ? ", cast test taken" : ""}`;
     case "catapult":
-      return `${Math.round(i.elastic_m * 100)} cm of elastic${i.throws_m ? `, throws ${i.throws_m} m` : ""}`;
+      return `${long(i.elastic_m)} of elastic${i.throws_m ? `, throws ${write(i.throws_m, "distance", units)}` : ""}`;
   }
 }
 
 /** True when a compartment answers to a search, in either vocabulary. */
-export function answers(i: BoxItem, search: string, trays: Catalogue["trays"]): boolean {
+export function answers(i: BoxItem, search: string, trays: Catalogue["trays"], units: Units): boolean {
   const tray = trays.find((t) => t.kinds.includes(i.kind));
-  const text = [nameOf(i), factsOf(i), i.item, tray?.name, ...(tray?.words ?? [])].join(" ").toLowerCase();
+  const text = [nameOf(i), factsOf(i, units), i.item, tray?.name, ...(tray?.words ?? [])].join(" ").toLowerCase();
   return search
     .toLowerCase()
     .split(/\s+/)

@@ -8,7 +8,7 @@ import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
 import { Refused } from "../shell/Refused";
 import { clock, day } from "../units/clock";
-import { about, write } from "../units/quantity";
+import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { counted } from "../units/vocabulary";
 import { Happen } from "./Happen";
@@ -156,7 +156,7 @@ function Row({ event: e, catalogue, onDrop }: { event: LogEvent; catalogue: Cata
       ]
         .filter(Boolean)
         .join(", "),
-    tip: () => `the tip showed ${about(e.tip_m ?? 0)}`,
+    tip: () => `the tip showed ${write(e.tip_m ?? 0, "tip", units)}`,
     note: () => e.text ?? "",
   }[e.kind]();
   const toBench = async () => {

@@ -18,7 +18,7 @@ type OptionalProps = {
   name: string;
   value: number | null;
   usual: number;
-  quantity: "line" | "force" | "plain" | "load";
+  quantity: "line" | "force" | "plain" | "load" | "mass";
   problem?: string;
   onChange: (value: number | null) => void;
 };

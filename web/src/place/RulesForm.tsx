@@ -79,11 +79,11 @@ export function RulesForm({ rules, problems, catalogue, onChange }: Props) {
           onChange={(hooklength_least_n) => onChange({ hooklength_least_n })}
         />
         <Optional
-          label="Feed a day, kg"
+          label="Feed a day"
           name={`${rules.water_id}-feed`}
           value={rules.feed_most_kg ?? null}
           usual={2}
-          quantity="plain"
+          quantity="mass"
           problem={wrong("feed_most_kg")}
           onChange={(feed_most_kg) => onChange({ feed_most_kg })}
         />

@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
 import { Button } from "../shell/Button";
-import { about, write } from "../units/quantity";
+import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import type { Playing } from "./useGame";
 import { Water } from "./Water";
@@ -20,7 +20,9 @@ export function CockIt({ task, play, moves, over, onMove, onFinish }: Props) {
   const last = play?.looks.at(-1);
   const look = { sizes: hung, guess_m: guess };
   const says = last
-    ? { stands: `it shows ${about(last.tip_m)}`, lies: "it lies over", sinks: "it goes under" }[last.status]
+    ? { stands: `it shows ${write(last.tip_m, "tip", units)}`, lies: "it lies over", sinks: "it goes under" }[
+        last.status
+      ]
     : "a bare float";
   return (
     <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
@@ -30,11 +32,11 @@ export function CockIt({ task, play, moves, over, onMove, onFinish }: Props) {
           says={says}
         />
         <Text mt="2" fontWeight="bold" aria-live="polite" data-testid="shows">
-          {last ? `Look ${play?.looks.length}: ${says}.` : `Wanted: ${about(task.wanted_tip_m)} of tip.`}
+          {last ? `Look ${play?.looks.length}: ${says}.` : `Wanted: ${write(task.wanted_tip_m, "tip", units)} of tip.`}
         </Text>
         <Text fontSize="sm" color="soft">
           A {task.float_type.replaceAll("-", " ")}, by its label {write(task.label_kg, "load", units)}. Wanted:{" "}
-          {about(task.wanted_tip_m)}, as near as {about(task.tolerance_m)}.
+          {write(task.wanted_tip_m, "tip", units)}, as near as {write(task.tolerance_m, "tip", units)}.
         </Text>
       </Box>
       <Stack gap="3">
@@ -74,7 +76,7 @@ export function CockIt({ task, play, moves, over, onMove, onFinish }: Props) {
         {!over && (
           <>
             <label className="bw-label" htmlFor="guess">
-              {guess === null ? "Guess first: how much will show?" : `I guess ${about(guess)}`}
+              {guess === null ? "Guess first: how much will show?" : `I guess ${write(guess, "tip", units)}`}
             </label>
             <input
               id="guess"

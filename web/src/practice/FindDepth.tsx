@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Schemas } from "../api/client";
 import { Button } from "../shell/Button";
-import { about, write } from "../units/quantity";
+import { type Units, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import type { Playing } from "./useGame";
 import { type FloatState, Water } from "./Water";
@@ -24,9 +24,9 @@ export function FindDepth({ task, play, moves, over, onMove, onFinish }: Props) 
   return (
     <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
       <Box>
-        <Water float={last ? shown(last, task) : null} says={last ? said(last) : "Nothing cast yet"} />
+        <Water float={last ? shown(last, task) : null} says={last ? said(last, units) : "Nothing cast yet"} />
         <Text mt="2" fontWeight="bold" aria-live="polite" data-testid="seen">
-          {last ? `At ${metres(last.setting_m)}: ${said(last)}` : "Set the stop and cast."}
+          {last ? `At ${metres(last.setting_m)}: ${said(last, units)}` : "Set the stop and cast."}
         </Text>
       </Box>
       <Stack gap="3">
@@ -82,6 +82,7 @@ export function FindDepth({ task, play, moves, over, onMove, onFinish }: Props) 
 }
 
 function Casts({ title, looks, metres }: { title: string; looks: readonly Look[]; metres: (m: number) => string }) {
+  const { units } = useSettings();
   if (looks.length === 0) return null;
   return (
     <Box>
@@ -90,7 +91,7 @@ function Casts({ title, looks, metres }: { title: string; looks: readonly Look[]
         {looks.map((l, i) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: casts have no other name than their order
           <li key={i}>
-            {metres(l.setting_m)}: {said(l)}
+            {metres(l.setting_m)}: {said(l, units)}
           </li>
         ))}
       </Box>
@@ -98,12 +99,12 @@ function Casts({ title, looks, metres }: { title: string; looks: readonly Look[]
   );
 }
 
-const said = (l: Look): string =>
+const said = (l: Look, units: Units): string =>
   ({
     gone: "gone, out of sight",
     under: "under, but in sight",
     "as-wanted": "the tip as wanted",
-    high: `${about(l.tip_m ?? 0)} of tip: too high`,
+    high: `${write(l.tip_m ?? 0, "tip", units)} of tip: too high`,
     flat: "it lies flat",
   })[l.what];
 

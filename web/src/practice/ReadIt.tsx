@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
 import type { Schemas } from "../api/client";
 import { Button } from "../shell/Button";
-import { about, say } from "../units/quantity";
+import { say, type Units, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import type { Playing } from "./useGame";
 import { Water } from "./Water";
@@ -25,12 +25,12 @@ export function ReadIt({ task, play, over, onFinish }: Props) {
   return (
     <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="4">
       <Box>
-        <Water float={{ ...task }} says={seen(task)} />
+        <Water float={{ ...task }} says={seen(task, units)} />
         <Text mt="2" fontWeight="bold" data-testid="seen">
-          {seen(task)}
+          {seen(task, units)}
         </Text>
         <Text fontSize="sm" color="soft">
-          It should show {about(task.usual_tip_m)}.{!task.bead && " The stop has not come to the float."}
+          It should show {write(task.usual_tip_m, "tip", units)}.{!task.bead && " The stop has not come to the float."}
           {task.wound && ` Wound in, ${WOUND[task.wound] ?? task.wound}.`}
         </Text>
       </Box>
@@ -79,10 +79,10 @@ const MOVES: Record<Task["moves"], string> = {
   follows: "it wanders about",
 };
 
-function seen(task: Task): string {
+function seen(task: Task, units: Units): string {
   if (task.status === "sinks") return "It is under.";
   if (task.status === "lies") return "It lies flat.";
-  const parts = [`It shows ${about(task.tip_m)}`];
+  const parts = [`It shows ${write(task.tip_m, "tip", units)}`];
   if (Math.abs(task.lean_deg) > 5) parts.push(`leans ${task.lean_deg > 0 ? "downstream" : "upstream"}`);
   if (MOVES[task.moves]) parts.push(MOVES[task.moves]);
   return `${parts.join(", ")}.`;

@@ -2,7 +2,7 @@ import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { Button } from "../shell/Button";
 import { QuantityField } from "../shell/QuantityField";
-import { about, write } from "../units/quantity";
+import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import type { Noted } from "./seen";
 
@@ -48,7 +48,7 @@ export function AlsoSeen({ noted, usual_m, setting_m, onNote }: Props) {
                 value={seen.tip_m ?? usual_m}
                 quantity="tip"
                 onChange={(tip_m) => put({ tip_m, much: null })}
-                hint={`It should show ${about(usual_m)}.`}
+                hint={`It should show ${write(usual_m, "tip", units)}.`}
               />
             </Box>
             <Box flex="1" minW="36">

@@ -3,7 +3,7 @@ import type { FloatReading, Likely, Rig, Seen } from "../api/client";
 import { keepSeen } from "../bench/keepSeen";
 import { Button } from "../shell/Button";
 import { Refused } from "../shell/Refused";
-import { about, say, write } from "../units/quantity";
+import { say, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { inWords } from "../units/vocabulary";
 import { useApplied } from "./useApplied";
@@ -48,7 +48,7 @@ export function MostLikely({ rig, reading, stale, onSeen }: Props) {
           void applied.become(async (kept) => (await keepSeen(kept, tip_m)).rig, "Kept as a reading of the float.")
         }
       >
-        Keep {about(tip_m)} with the float
+        Keep {write(tip_m, "tip", units)} with the float
       </Button>
     );
   };

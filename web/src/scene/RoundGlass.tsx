@@ -1,15 +1,15 @@
 import type { Evaluation } from "../api/client";
-import { about } from "../units/quantity";
+import { figureOf, type Units, write } from "../units/quantity";
 import { colour } from "./colour";
 import { StandingFloat } from "./StandingFloat";
 
-type Props = { float: Evaluation["afloat"]; wantedM: number; cx: number; cy: number; r: number };
+type Props = { float: Evaluation["afloat"]; wantedM: number; cx: number; cy: number; r: number; units: Units };
 
 /** Width of what is written under the glass. */
 export const CAPTION_PX = 196;
 
 /** The tip under a round glass: its millimetres, the wish, and the waterline with a shot more or less. */
-export function RoundGlass({ float, wantedM, cx, cy, r }: Props) {
+export function RoundGlass({ float, wantedM, cx, cy, r, units }: Props) {
   const tip = float.status === "stands" ? float.tip_m : 0;
   // Room for the waterline with a shot less, unless that is so far off that the tip itself would be lost.
   const ghost = Math.max(0, ...float.ghosts.map((g) => g.tip_m ?? 0).filter((m) => m < 3 * Math.max(tip, wantedM)));
@@ -20,7 +20,7 @@ export function RoundGlass({ float, wantedM, cx, cy, r }: Props) {
   const under = float.status === "sinks";
   const times = Math.round(scale / 3.78 / 100) / 10;
   const wishY = waterlineY - (float.tip_m - wantedM) * scale;
-  const figure = about(float.tip_m, float.tip_step_m).replace(/\smm$/, "");
+  const figure = figureOf(float.tip_m, "tip", units, float.tip_step_m);
   const figurePx = Math.min(19, (0.86 * r) / figure.length);
   return (
     <g>
@@ -68,13 +68,13 @@ export function RoundGlass({ float, wantedM, cx, cy, r }: Props) {
               {figure}
             </text>
             <text x={cx + 0.5 * r} y={waterlineY - 0.28 * r + 15} style={{ fontSize: 12 }} fill={colour("ink")}>
-              mm
+              {units.fine}
             </text>
           </>
         )}
       </g>
       <circle cx={cx} cy={cy} r={r} fill="none" stroke={colour("ink")} strokeWidth="2.5" />
-      <Caption float={float} wantedM={wantedM} times={times} cx={cx} top={cy + r + 8} />
+      <Caption float={float} wantedM={wantedM} times={times} cx={cx} top={cy + r + 8} units={units} />
     </g>
   );
 }
@@ -124,15 +124,16 @@ type CaptionProps = {
   times: number;
   cx: number;
   top: number;
+  units: Units;
 };
 
 /** Under the glass: the wish, and what the smallest shot on the rig would do. */
-function Caption({ float, wantedM, times, cx, top }: CaptionProps) {
+function Caption({ float, wantedM, times, cx, top, units }: CaptionProps) {
   const ghosts = [...float.ghosts].sort((a, b) => b.change - a.change);
   const words = ghosts.map((g) => ({
     key: g.change,
     tint: colour(g.change > 0 ? "brass" : "reed"),
-    text: `${g.change > 0 ? "+1" : "−1"} ${g.label}: ${g.tip_m === null ? "goes under" : about(g.tip_m, float.tip_step_m)}`,
+    text: `${g.change > 0 ? "+1" : "−1"} ${g.label}: ${g.tip_m === null ? "goes under" : write(g.tip_m, "tip", units, float.tip_step_m)}`,
   }));
   const width = CAPTION_PX;
   return (
@@ -147,7 +148,7 @@ function Caption({ float, wantedM, times, cx, top }: CaptionProps) {
         stroke={colour("rule")}
       />
       <text x={cx} y={top + 18} textAnchor="middle" style={{ fontSize: 13, fontWeight: 600 }} fill={colour("ink")}>
-        {about(wantedM)} wanted, drawn ×{times}
+        {write(wantedM, "tip", units)} wanted, drawn ×{times}
       </text>
       {words.map((w, i) => (
         <text

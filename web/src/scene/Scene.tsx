@@ -148,6 +148,7 @@ export const Scene = memo(function Scene(props: Props) {
           cx={glassX}
           cy={glass + (narrow ? 50 : 18)}
           r={glass}
+          units={units}
         />
       </svg>
       <Flex position="absolute" bottom="3" right="3" gap="2">

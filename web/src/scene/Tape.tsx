@@ -1,5 +1,5 @@
 import type { Evaluation } from "../api/client";
-import { type Units, write } from "../units/quantity";
+import { INCH_M, type Units, write } from "../units/quantity";
 import { colour } from "./colour";
 import { rulerStep, toPx, type View } from "./scale";
 
@@ -18,7 +18,7 @@ export function straight(evaluation: Evaluation): Evaluation {
 /** A tape along the line: distances from the hook. */
 export function Tape({ evaluation, view, x, units }: { evaluation: Evaluation; view: View; x: number; units: Units }) {
   const { setting_m, attachment_m } = evaluation;
-  const unitM = units.line === "in" ? 0.0254 : 0.01;
+  const unitM = units.line === "in" ? INCH_M : 0.01;
   const step = rulerStep(setting_m / unitM, 8) * unitM;
   const marks = Array.from({ length: Math.floor(setting_m / step + 1e-9) + 1 }, (_, i) => i * step);
   return (

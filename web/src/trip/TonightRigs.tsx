@@ -7,7 +7,7 @@ import { Miniature } from "../scene/Miniature";
 import { Button } from "../shell/Button";
 import { Refused } from "../shell/Refused";
 import { useAttempt } from "../shell/useAttempt";
-import { counts, say, type Units, write } from "../units/quantity";
+import { say, type Units, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { inWords } from "../units/vocabulary";
 import { useKeepRig } from "./keepRig";
@@ -166,7 +166,7 @@ function RigCard({
           ))}
           <Text fontSize="sm">
             {low === high ? `set at ${low}` : `set from ${low} to ${high}`}
-            {one.ready_s !== null && `, fishes after ${counts(one.ready_s)}`}
+            {one.ready_s !== null && `, fishes after ${write(one.ready_s, "time", units)}`}
           </Text>
           <Text fontSize="sm" fontWeight="bold" color={one.made ? "reed" : "brass"}>
             {one.made

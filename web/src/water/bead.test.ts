@@ -25,10 +25,10 @@ const value = (id: string, s: Survey, p: Picture | null, units = METRIC) =>
 
 describe("the beads of the water", () => {
   it("say their present value in one line, in the person's units", () => {
-    expect(value("depths", survey(), picture())?.value).toBe("1.90 m at 12.0 m");
+    expect(value("depths", survey(), picture())?.value).toBe("1.90 m at 12 m");
     expect(value("depths", survey(), picture(), IMPERIAL)?.value).toBe("6 ft 3 in at 39 ft");
     expect(value("level", survey(), picture())?.value).toBe("0.42 m, falling");
-    expect(value("current", survey(), picture())?.value).toBe("0.50 m/s on top");
+    expect(value("current", survey(), picture())?.value).toBe("0.5 m/s on top");
     expect(value("plumb", survey({ plumbings: [1, 2] }), picture())?.value).toBe("2 spots");
   });
 

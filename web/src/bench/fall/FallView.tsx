@@ -6,7 +6,7 @@ import { api, type Fall, type Rig } from "../../api/client";
 import { ofTab, readAs } from "../../document/storage";
 import { Button } from "../../shell/Button";
 import { useSize } from "../../shell/useSize";
-import { counts, write } from "../../units/quantity";
+import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { type Drawing, FallDrawing } from "./FallDrawing";
 import { endOf } from "./frames";
@@ -183,7 +183,7 @@ const AT_ONCE_S = 0.5;
 /** What the fall comes to, in two lines. */
 function Says({ fall, flows, other }: { fall: Fall; flows: boolean; other: Fall | null }) {
   const { units } = useSettings();
-  const at = (s: number | null | undefined) => (s == null ? "not in the time given" : counts(s));
+  const at = (s: number | null | undefined) => (s == null ? "not in the time given" : write(s, "time", units));
   // In the order in which they happen.
   const steps: [string, number | null][] = [
     ["stop reached", fall.to_stop_s ?? Number.NaN],
@@ -201,7 +201,8 @@ function Says({ fall, flows, other }: { fall: Fall; flows: boolean; other: Fall 
     RISK[fall.risk],
     ...fall.feed.map(
       (f) =>
-        f.ahead_s != null && `${f.name} ${counts(Math.abs(f.ahead_s))} ${f.ahead_s > 0 ? "before" : "after"} the bait`,
+        f.ahead_s != null &&
+        `${f.name} ${write(Math.abs(f.ahead_s), "time", units)} ${f.ahead_s > 0 ? "before" : "after"} the bait`,
     ),
   ].filter(Boolean);
   return (

@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Fall } from "../../api/client";
-import { counts, type Units, write } from "../../units/quantity";
+import { type Units, write } from "../../units/quantity";
 
 /** What part of the clock it sinks and what part it fishes. The scrubber runs along it. */
 export function RunStrip({ fall, end, units }: { fall: Fall; end: number; units: Units }) {
@@ -27,7 +27,7 @@ export function RunStrip({ fall, end, units }: { fall: Fall; end: number; units:
       </Flex>
       <Flex justify="space-between" fontSize="sm" gap="3">
         <Text as="span" color="brass" fontWeight="semibold" whiteSpace="nowrap">
-          sinks for {counts(depth)}
+          sinks for {write(depth, "time", units)}
         </Text>
         {fall.to_depth_s != null && (
           <Text as="span" color="reed" fontWeight="semibold" textAlign="end">

@@ -1,6 +1,6 @@
 import type { TubeFit } from "../../api/client";
 import { colour } from "../../scene/colour";
-import { type Units, write } from "../../units/quantity";
+import { figureOf, type Units, write } from "../../units/quantity";
 
 const WIDE = 440;
 const TALL = 210;
@@ -35,14 +35,9 @@ export function FitCurve({ fit, units }: { fit: TubeFit; units: Units }) {
     >
       <path d={`M${LEFT} 8V${TALL - FOOT}H${WIDE - 8}`} fill="none" stroke={colour("edge")} />
       {[0, top / 2, top].map((m) => (
-        <text
-          key={m}
-          x={LEFT - 6}
-          y={y(m) + 5}
-          textAnchor="end"
-          fill={colour("soft")}
-          style={{ fontSize: 15 }}
-        >{`${(m * 1000).toFixed(0)}`}</text>
+        <text key={m} x={LEFT - 6} y={y(m) + 5} textAnchor="end" fill={colour("soft")} style={{ fontSize: 15 }}>
+          {figureOf(m, "tip", units)}
+        </text>
       ))}
       {[low, (low + high) / 2, high].map((kg, i) => (
         <text

@@ -7,7 +7,7 @@ import { Button } from "../../shell/Button";
 import { Choice, options } from "../../shell/Choice";
 import { Sheet } from "../../shell/Sheet";
 import { TextField } from "../../shell/TextField";
-import { forField, type Quantity, read, type Units, write } from "../../units/quantity";
+import { forField, type Quantity, read, type Units, unitOf, write } from "../../units/quantity";
 import { Facts } from "../stations/Facts";
 import { guessedWords } from "./ThisFloat";
 
@@ -286,7 +286,7 @@ function Measured({ words, quantity, value, onValue, onWrong, units }: MeasuredP
     <TextField
       label={words}
       value={text}
-      placeholder={quantity === "tip" ? "mm" : quantity === "line" ? units.line : units.mass}
+      placeholder={unitOf(quantity, units)}
       onChange={setText}
       onBlur={take}
       onEnter={take}

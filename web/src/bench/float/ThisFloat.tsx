@@ -40,8 +40,10 @@ export function ThisFloat({ afloat, spec, leaning, units }: Props) {
               ["Own mass", load(afloat.own_mass_kg)],
               ["Length", write(afloat.length_m, "line", units)],
               [
-                "10 mg takes",
-                afloat.tip_per_10_mg_m > 0.05 ? "over 50 mm" : `${(afloat.tip_per_10_mg_m * 1000).toPrecision(2)} mm`,
+                `${write(1e-5, "piece", units)} takes`,
+                afloat.tip_per_10_mg_m > 0.05
+                  ? `over ${write(0.05, "tip", units)}`
+                  : write(afloat.tip_per_10_mg_m, "tip", units),
               ],
             ]}
           />

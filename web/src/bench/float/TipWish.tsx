@@ -4,7 +4,7 @@ import type { Choosing, Evaluation } from "../../api/client";
 import { inFlow } from "../../scene/flow";
 import { Button } from "../../shell/Button";
 import { QuantityField } from "../../shell/QuantityField";
-import { about, say, type Units, write } from "../../units/quantity";
+import { say, type Units, write } from "../../units/quantity";
 import { useHere } from "../here";
 import { problemAt } from "../problemAt";
 import { Facts } from "../stations/Facts";
@@ -43,7 +43,9 @@ export function TipWish({ advice, units }: Props) {
             <Text>{say(advice.says, advice.figures ?? {}, units)}</Text>
           </Flex>
           {Math.abs(advice.tip_m - rig.aim.tip_m) > SAME_M && (
-            <Button onClick={() => wish(advice.tip_m)}>Take {about(advice.tip_m)}, as advised here</Button>
+            <Button onClick={() => wish(advice.tip_m)}>
+              Take {write(advice.tip_m, "tip", units)}, as advised here
+            </Button>
           )}
         </>
       )}
@@ -51,7 +53,7 @@ export function TipWish({ advice, units }: Props) {
       {advice && (
         <Why>
           <Text mb="2">What asks for tip here:</Text>
-          <Facts rows={advice.needs.map((n) => [n.says, about(n.tip_m)] as const)} />
+          <Facts rows={advice.needs.map((n) => [n.says, write(n.tip_m, "tip", units)] as const)} />
           {range && (
             <>
               <Text my="2">What the figure is unsure by, nine times in ten:</Text>
@@ -72,7 +74,7 @@ export function TipWish({ advice, units }: Props) {
 type Range = NonNullable<Evaluation["afloat"]["tip_range"]>;
 
 const partOf = (p: Range["parts"][number], units: Units) =>
-  `± ${write(p.load_kg, "load", units)}, ± ${p.tip_m > 0.05 ? "over 50 mm" : about(p.tip_m)}`;
+  `± ${write(p.load_kg, "load", units)}, ± ${p.tip_m > 0.05 ? `over ${write(0.05, "tip", units)}` : write(p.tip_m, "tip", units)}`;
 
 /** The tip as a range: nine times in ten within the pale bar; trimmed at the water, within the dark one. */
 function TipRange({ range, tipM, units }: { range: Range; tipM: number; units: Units }) {
@@ -87,7 +89,7 @@ function TipRange({ range, tipM, units }: { range: Range; tipM: number; units: U
       <Flex justify="space-between" fontSize="sm" gap="2">
         <Text color="soft">As tied, it may show</Text>
         <Text fontWeight="semibold">
-          {range.may_sink ? "under" : about(range.low_m)} to {about(range.high_m)}
+          {range.may_sink ? "under" : write(range.low_m, "tip", units)} to {write(range.high_m, "tip", units)}
         </Text>
       </Flex>
       <Box position="relative" h="4" my="1" bg="well" borderRadius="full" aria-hidden="true">

@@ -274,7 +274,7 @@ function NewReading({ onAdd, units }: { onAdd: (reading: Reading) => void; units
           <option value="mark">at its mark</option>
           <option value="sunk">pulled under</option>
         </Choice>
-        <TextField label="Tip, mm" value={tip} disabled={seen !== "tip"} onChange={setTip} onEnter={() => void add()} />
+        <TextField label="Tip" value={tip} disabled={seen !== "tip"} onChange={setTip} onEnter={() => void add()} />
         <Button variant="solid" onClick={() => void add()}>
           Add
         </Button>

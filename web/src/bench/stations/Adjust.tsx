@@ -5,7 +5,7 @@ import { type Adjusted, api, Refusal } from "../../api/client";
 import { inFlow } from "../../scene/flow";
 import { Button } from "../../shell/Button";
 import { QuantityField } from "../../shell/QuantityField";
-import { about, say, write } from "../../units/quantity";
+import { say, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { useHere } from "../here";
 import { keepSeen } from "../keepSeen";
@@ -78,7 +78,7 @@ export function Adjust() {
           return (
             <Flex key={what} gap="2" align="center" justify="space-between" fontSize="sm">
               <Text>
-                {what}: {about(o.tip_m)} of tip
+                {what}: {write(o.tip_m, "tip", units)} of tip
               </Text>
               <Button
                 size="sm"

@@ -90,11 +90,11 @@ function BaitStation() {
       {kind && (
         <Facts
           rows={[
-            ["Weighs", `${(kind.mass_kg * 1000).toFixed(kind.mass_kg < 0.001 ? 3 : 1)} g`],
+            ["Weighs", write(kind.mass_kg, kind.mass_kg < 0.001 ? "piece" : "load", units)],
             pulls
               ? [
                   "Under water, as lead",
-                  `${(pulls.lead_kg * 1e6).toFixed(0)} mg${pulls.pull_n < 0 ? ": it floats" : ""}`,
+                  `${write(pulls.lead_kg, "piece", units)}${pulls.pull_n < 0 ? ": it floats" : ""}`,
                 ]
               : null,
             [

@@ -271,7 +271,7 @@ function Mix({ depth_m }: { depth_m: number }) {
         {found.data && !found.error && (
           <>
             <Text data-testid="mix-says">{say(found.data.says.says, found.data.says.figures ?? {}, units)}</Text>
-            <Facts rows={[["A ball’s density", `${Math.round(found.data.density_kg_m3)} kg/m³`]]} />
+            <Facts rows={[["A ball’s density", write(found.data.density_kg_m3, "density", units)]]} />
           </>
         )}
       </Stack>

@@ -24,8 +24,8 @@ export function LedgerTable({ entries, units }: { entries: Evaluation["ledger"];
                 {e.kind === "line" ? `line, ${write(e.length_m ?? 0, "line", units)}` : e.label}
                 {e.share < 1 ? ` (${Math.round(e.share * 100)} %)` : ""}
               </td>
-              <td>{e.mass_kg === null ? "" : gram(e.mass_kg)}</td>
-              <td>{gram(e.carried_kg)}</td>
+              <td>{e.mass_kg === null ? "" : write(e.mass_kg, "piece", units)}</td>
+              <td>{write(e.carried_kg, "piece", units)}</td>
             </tr>
           ))}
         </tbody>
@@ -42,5 +42,3 @@ export function LedgerTable({ entries, units }: { entries: Evaluation["ledger"];
     </details>
   );
 }
-
-const gram = (kg: number) => `${(kg * 1000).toFixed(3)} g`;

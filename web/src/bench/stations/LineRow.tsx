@@ -2,7 +2,7 @@ import { Box, Grid, Text } from "@chakra-ui/react";
 import type { Catalogue, Component, LineFact } from "../../api/client";
 import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
-import { write } from "../../units/quantity";
+import { figureOf, unitOf, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { capital } from "../../units/vocabulary";
 import type { BenchState } from "../useBench";
@@ -35,8 +35,12 @@ export function LineRow({ line, fact, bench, catalogue, name }: Props) {
         <Choice label={capital(name)} value={line.material} onChange={(material) => change({ material })}>
           {options(catalogue.lines, (m) => [m.id, m.name])}
         </Choice>
-        <Choice label="mm" value={String(near)} onChange={(d) => change({ diameter_m: Number(d) })}>
-          {options(sold, (d) => [d, (d * 1000).toFixed(2)])}
+        <Choice
+          label={unitOf("thickness", units)}
+          value={String(near)}
+          onChange={(d) => change({ diameter_m: Number(d) })}
+        >
+          {options(sold, (d) => [d, figureOf(d, "thickness", units)])}
         </Choice>
       </Grid>
       {fact && (
@@ -46,7 +50,7 @@ export function LineRow({ line, fact, bench, catalogue, name }: Props) {
           <span className="bw-soft">
             One step thicker drags {Math.round(100 * (fact.thicker_drag - 1))} % more
             {fact.seen_m < 0.7 * line.diameter_m
-              ? `; seen as little as ${(fact.seen_m * 1000).toFixed(2)} mm of nylon`
+              ? `; seen as little as ${write(fact.seen_m, "thickness", units)} of nylon`
               : ""}
             .
           </span>

@@ -3,7 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, type Conditions, type LineFact, type Rig } from "../../api/client";
 import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
-import { write } from "../../units/quantity";
+import { figureOf, type Units, unitOf, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { capital, word } from "../../units/vocabulary";
 import { useHere } from "../here";
@@ -163,19 +163,19 @@ function Strengths({ lines }: { lines: LineFact[] }) {
   );
 }
 
-function lineValue(rig: Rig): string {
+function lineValue(rig: Rig, units: Units): string {
   const lines = rig.components.filter((c) => c.kind === "line");
   const [main, leader] = [lines[0], lines.at(-1)];
-  const mm = (l: typeof main) => (l ? (l.diameter_m * 1000).toFixed(2) : "");
+  const mm = (l: typeof main) => (l ? figureOf(l.diameter_m, "thickness", units) : "");
   const hook = rig.components.findLast((c) => c.kind === "hook");
-  return `${mm(main)} to ${mm(leader)} mm, ${hook?.label ?? ""}`;
+  return `${mm(main)} to ${mm(leader)} ${unitOf("thickness", units)}, ${hook?.label ?? ""}`;
 }
 
 export const LINE: Station = {
   id: "line",
   key: "4",
   name: () => "Line & hook",
-  value: ({ rig }) => lineValue(rig),
+  value: ({ rig, units }) => lineValue(rig, units),
   fields: ["lash_m"],
   Panel: LineStation,
 };

@@ -8,7 +8,7 @@ import { patternsOf } from "../../method/patterns";
 import { inFlow } from "../../scene/flow";
 import { Button } from "../../shell/Button";
 import { Choice, options } from "../../shell/Choice";
-import { about, type Units, write } from "../../units/quantity";
+import { type Units, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { useHere } from "../here";
 import type { Look, Station } from "../station";
@@ -101,8 +101,9 @@ function NonLead() {
 }
 
 function TrayCell({ shot, onRig, onPinch }: { shot: ShotStock; onRig: number; onPinch: () => void }) {
+  const { units } = useSettings();
   const left = Math.max(0, shot.count - onRig);
-  const grams = (shot.mass_kg * 1000).toFixed(3).replace(/\.?0+$/, "");
+  const grams = write(shot.mass_kg, "piece", units);
   return (
     <Flex
       as="button"
@@ -188,7 +189,7 @@ function Gate({ evaluation, units }: { evaluation: Evaluation; units: Units }) {
       <Text fontSize="sm" color="soft">
         The orange gate is what counts as the wanted tip; the bar ends where the float goes under.
         {lifted_tip_m != null &&
-          ` Resting ${about(tip_m, tip_step_m)}, lifted ${lifted_tip_m > 0 ? about(lifted_tip_m, tip_step_m) : "under"}.`}
+          ` Resting ${write(tip_m, "tip", units, tip_step_m)}, lifted ${lifted_tip_m > 0 ? write(lifted_tip_m, "tip", units, tip_step_m) : "under"}.`}
       </Text>
     </Box>
   );

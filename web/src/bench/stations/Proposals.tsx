@@ -3,7 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { api, type Offer, type Offers, Refusal, sentenceOf } from "../../api/client";
 import { useRested } from "../../document/useRested";
 import { Button } from "../../shell/Button";
-import { about, counts, say } from "../../units/quantity";
+import { say, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { counted } from "../../units/vocabulary";
 import { useHere } from "../here";
@@ -14,6 +14,7 @@ const RESTS_MS = 900;
 
 /** Ways to balance the rig that differ in kind: looked at on the scene first, then taken. */
 export function Proposals() {
+  const { units } = useSettings();
   const { bench, trying, onTry, wish } = useHere();
   const { rig } = bench;
   const found = useQuery({
@@ -78,7 +79,7 @@ export function Proposals() {
           <Stack as="ul" className="bw-plain" gap="1" fontSize="sm">
             {found.data?.relaxed.map((r) => (
               <li key={r.constraint + r.says}>
-                {r.says} Then {about(Math.abs(r.error_m))} off.
+                {r.says} Then {write(Math.abs(r.error_m), "tip", units)} off.
               </li>
             ))}
           </Stack>
@@ -125,10 +126,10 @@ function Row({ offer, fallS, looked, stale, onTry, onTake }: RowProps) {
           </Text>
           <Text fontSize="sm">{p.summary}</Text>
           <Text fontSize="sm" color="soft">
-            {off < 5e-4 ? "tip as wanted" : `${about(off)} ${p.error_m > 0 ? "more" : "less"} tip`} ·{" "}
+            {off < 5e-4 ? "tip as wanted" : `${write(off, "tip", units)} ${p.error_m > 0 ? "more" : "less"} tip`} ·{" "}
             {counted(p.pieces, "piece")}
-            {fallS === null ? "" : ` · at depth in ${counts(fallS)}`}
-            {p.proved ? "" : ` · may be bettered by ${about(p.off_by_m)}`}
+            {fallS === null ? "" : ` · at depth in ${write(fallS, "time", units)}`}
+            {p.proved ? "" : ` · may be bettered by ${write(p.off_by_m, "tip", units)}`}
           </Text>
           {offer.kind === "asked" && offer.sureness && <Sure sureness={offer.sureness} />}
         </Box>

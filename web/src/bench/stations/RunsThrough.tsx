@@ -2,14 +2,17 @@ import { Box, Grid } from "@chakra-ui/react";
 import type { Component, Tackle } from "../../api/client";
 import { Choice } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
+import { write } from "../../units/quantity";
+import { useSettings } from "../../units/settings";
 import type { BenchState } from "../useBench";
 import { Facts } from "./Facts";
 
 type Way = NonNullable<Tackle["passing"]>;
-const mm = (m: number) => `${(m * 1000).toFixed(1)} mm`;
 
 /** What runs through what on the way to a sliding float, each measure to be corrected. */
 export function RunsThrough({ bench, way }: { bench: BenchState; way: Way }) {
+  const { units } = useSettings();
+  const mm = (m: number) => write(m, "thickness", units);
   const { rig } = bench;
   const stop = rig.components.find((c) => c.kind === "stop");
   const float = rig.components.findIndex((c) => c.kind === "float");
@@ -20,7 +23,7 @@ export function RunsThrough({ bench, way }: { bench: BenchState; way: Way }) {
       components: rig.components.map((c) => (c.id === id ? ({ ...c, ...part } as Component) : c)),
     });
   const field = (label: string, name: string, value: number, onChange: (m: number) => void) => (
-    <QuantityField label={label} name={`${rig.id}-${name}`} value={value} quantity="tip" onChange={onChange} />
+    <QuantityField label={label} name={`${rig.id}-${name}`} value={value} quantity="thickness" onChange={onChange} />
   );
   return (
     <Box>
@@ -34,7 +37,7 @@ export function RunsThrough({ bench, way }: { bench: BenchState; way: Way }) {
       </Choice>
       <Facts
         rows={[
-          ["Line through the bore", `${(way.line_m * 1000).toFixed(2)} mm in ${mm(way.bore_m)}`],
+          ["Line through the bore", `${mm(way.line_m)} in ${mm(way.bore_m)}`],
           way.bead_m !== null && way.bead_hole_m !== null
             ? ["Stop over the bead's hole", `${mm(way.stop_m ?? 0)} over ${mm(way.bead_hole_m)}`]
             : ["Stop over the bore", `${mm(way.stop_m ?? 0)} over ${mm(way.bore_m)}`],

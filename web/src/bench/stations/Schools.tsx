@@ -7,7 +7,7 @@ import { useRested } from "../../document/useRested";
 import { purposeOf } from "../../method/purpose";
 import { Button } from "../../shell/Button";
 import { Choice, options } from "../../shell/Choice";
-import { about, counts, say, write } from "../../units/quantity";
+import { figureOf, say, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { counted } from "../../units/vocabulary";
 import type { BenchState } from "../useBench";
@@ -89,11 +89,11 @@ function SideCard({ side, onTie }: { side: Side; onTie: () => void }) {
       </Flex>
       {f && (
         <Text fontSize="sm" mt="1">
-          Tip {about(f.tip_m)}
+          Tip {write(f.tip_m, "tip", units)}
           {f.tip_low_m !== null && f.tip_high_m !== null
-            ? ` (${(f.tip_low_m * 1000).toFixed(0)} to ${(f.tip_high_m * 1000).toFixed(0)})`
+            ? ` (${figureOf(f.tip_low_m, "tip", units)} to ${figureOf(f.tip_high_m, "tip", units)})`
             : ""}
-          , {f.fall_s === null ? "not down within a minute" : `down in about ${counts(f.fall_s)}`},{" "}
+          , {f.fall_s === null ? "not down within a minute" : `down in about ${write(f.fall_s, "time", units)}`},{" "}
           {counted(f.pieces, "piece")},{" "}
           {f.folds === 0 ? "nothing to fold back" : `${f.folds} ${f.folds === 1 ? "place" : "places"} that can tangle`},
           setting {write(f.setting_m, "line", units)}.

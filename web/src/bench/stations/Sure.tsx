@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Sureness } from "../../api/client";
-import { about, say } from "../../units/quantity";
+import { say, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 
 const PARTS = [
@@ -28,7 +28,8 @@ export function Sure({ sureness }: { sureness: Sureness }) {
       </Text>
       {sureness.trims.length > 0 && (
         <Text fontSize="sm" mt="1">
-          To trim, carry {sureness.trims.map((t) => `${t.label} ${t.says} (${about(t.moves_m)} each)`).join(", ")}.
+          To trim, carry{" "}
+          {sureness.trims.map((t) => `${t.label} ${t.says} (${write(t.moves_m, "tip", units)} each)`).join(", ")}.
         </Text>
       )}
     </Box>

@@ -22,7 +22,7 @@ const SALT: [string, number][] = [
 
 function WaterStation() {
   const { bench, answer } = useHere();
-  const { vocabulary } = useSettings();
+  const { units, vocabulary } = useSettings();
   const swims = useSwims();
   const { rig } = bench;
   const { water } = rig;
@@ -90,7 +90,7 @@ function WaterStation() {
         />
       )}
       {answer.evaluation && (
-        <Facts rows={[["Density of the water", `${answer.evaluation.water_kg_m3.toFixed(1)} kg/m³`]]} />
+        <Facts rows={[["Density of the water", write(answer.evaluation.water_kg_m3, "density", units)]]} />
       )}
       <Why>
         Density from temperature and salinity by the equation of sea water TEOS-10 (2010). Sea water carries the float's

@@ -3,6 +3,8 @@ import type { LevelSource } from "../../api/client";
 import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { LeftField } from "../../shell/TextField";
+import { write } from "../../units/quantity";
+import { useSettings } from "../../units/settings";
 import { Moment } from "../Fields";
 import { useWater, type Water } from "../here";
 import { GaugedLevel } from "./GaugedLevel";
@@ -91,12 +93,13 @@ function ChangingLevel({ level, put }: EntryProps<"changing">) {
 }
 
 function TideStation({ level, put }: EntryProps<"tide-station">) {
+  const { units } = useSettings();
   const { survey } = useWater().state;
   return (
     <>
       <Text fontSize="sm">
         {level.station.name}: {level.station.constituents.length} constituents, mean level{" "}
-        {level.station.mean_m.toFixed(2)} m.
+        {write(level.station.mean_m, "depth", units)}.
       </Text>
       <a href={`/api/surveys/${survey.swim_id}/tide.station.json`} download className="bw-link">
         Save its constituents

@@ -108,10 +108,10 @@ function DayFields() {
           {options([1, 2, 3, 4], (n) => [n, n])}
         </Choice>
         <QuantityField
-          label="Feed, kg"
+          label="Feed"
           name="day-feed"
           value={day.feed_kg}
-          quantity="plain"
+          quantity="mass"
           onChange={(feed) => changeDay({ feed_kg: Math.max(0, feed) })}
         />
       </Grid>

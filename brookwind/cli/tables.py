@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from brookwind.cli.common import filled, moved, shown
 from brookwind.core.answers.evaluate import Evaluation
 from brookwind.core.balance.proposal import Proposal
 from brookwind.core.proof.check import Finding
@@ -18,25 +19,27 @@ def print_evaluation(rig: Rig, answer: Evaluation) -> None:
     from rich.table import Table
 
     console, afloat = Console(), answer.afloat
-    console.print(f"[bold]{rig.name}[/bold] in {rig.water.depth_m:.2f} m, {answer.water_kg_m3:.1f} kg/m³")
+    console.print(
+        f"[bold]{rig.name}[/bold] in {shown(rig.water.depth_m, 'depth')}, {shown(answer.water_kg_m3, 'density')}"
+    )
     verdict = {"stands": "stands", "lies": "lies over", "sinks": "is pulled under"}[afloat.status]
-    console.print(f"The float {verdict}, tip {afloat.tip_m * 1000:.1f} mm, carries {afloat.carried_kg * 1000:.2f} g.")
-    console.print(f"Hook {answer.hook_height_m * 100:.0f} cm off the bed.")
+    tip, carried = shown(afloat.tip_m, "tip"), shown(afloat.carried_kg, "load")
+    console.print(f"The float {verdict}, tip {tip}, carries {carried}.")
+    console.print(f"Hook {shown(answer.hook_height_m, 'line')} off the bed.")
     if answer.stop:
         stop = answer.stop
-        console.print(f"Setting {stop.now_m:.3f} m; it should be {stop.wanted_m:.3f} m.")
-    table = Table("piece", "mass g", "pulls g", "carried", "why")
+        console.print(f"Setting {shown(stop.now_m, 'line')}; it should be {shown(stop.wanted_m, 'line')}.")
+    table = Table("piece", "mass", "pulls", "carried", "why")
     for e in answer.ledger:
-        mass = "" if e.mass_kg is None else f"{e.mass_kg * 1000:.3f}"
-        table.add_row(e.label, mass, f"{e.lead_kg * 1000:.3f}", f"{e.share:.0%}", e.why)
+        mass = "" if e.mass_kg is None else shown(e.mass_kg, "piece")
+        table.add_row(e.label, mass, shown(e.lead_kg, "piece"), f"{e.share:.0%}", e.why)
     console.print(table)
     for finding in answer.findings:
         console.print(f"[bold]{finding.severity}[/bold]: {_sentence(finding)}")
 
 
 def _sentence(finding: Finding) -> str:
-    said = f"{finding.says} {finding.remedy}".strip()
-    return said.format(**finding.figures) if finding.figures else said
+    return filled(f"{finding.says} {finding.remedy}".strip(), finding.figures)
 
 
 def print_proposal(proposal: Proposal) -> None:
@@ -49,13 +52,13 @@ def print_proposal(proposal: Proposal) -> None:
 
     console = Console()
     console.print(f"[bold]{proposal.name}[/bold]: {proposal.summary}")
-    console.print(f"Tip {proposal.tip_m * 1000:.2f} mm, {proposal.error_m * 1000:+.2f} mm from the wish.")
-    console.print(f"Setting {proposal.rig.setting_m:.3f} m.")
-    table = Table("from the hook, m", "piece")
+    console.print(f"Tip {shown(proposal.tip_m, 'tip')}, {moved(proposal.error_m, 'tip')} from the wish.")
+    console.print(f"Setting {shown(proposal.rig.setting_m, 'line')}.")
+    table = Table("from the hook", "piece")
     for c in proposal.rig.components:
         position = getattr(c, "position_m", None)
         if position is not None:
-            table.add_row(f"{position:.3f}", c.label or c.kind)
+            table.add_row(shown(position, "line"), c.label or c.kind)
     console.print(table)
     if not proposal.proved:
         console.print("The search was cut short; a closer choice may exist.")

@@ -5,13 +5,10 @@ from __future__ import annotations
 from typing import Annotated
 
 import typer
-from pydantic import ValidationError
 
-from brookwind.cli_common import AsJson, RigFile, fail
-from brookwind.cli_motion import Depth, Hold, Surface, in_water
-from brookwind.core.errors import BrookwindError
+from brookwind.cli.common import AsJson, RigFile, filled, moved, shown, told
+from brookwind.cli.motion import Depth, Hold, Surface, in_water
 from brookwind.core.rig.document import Rig
-from brookwind.core.rig.refusals import from_validation
 from brookwind.core.run.casting import CastWish, casting
 from brookwind.core.run.feeding import Thrown, feeding
 from brookwind.core.run.of_rig import SLACK, TIP_M, HowHeld, line_answer
@@ -39,21 +36,15 @@ def line_command(
     wind: Annotated[float, typer.Option(help="Wind downstream, m/s; negative upstream.")] = 0.0,
     as_json: AsJson = False,
 ) -> None:
-    """Say what the line between rod and float does to the float, and what another line or rod would do."""
-    try:
-        rig = in_water(rig_file, None, surface, None, None)
-        how = {"tip_height_m": tip, "slack": slack, "along_m": along, "moves": moves, "wind_along_m_s": wind}
-        found = line_answer(rig, HowHeld.model_validate(how))
-    except ValidationError as error:
-        fail(from_validation(error))
-    except BrookwindError as error:
-        fail(error)
+    rig = in_water(rig_file, None, surface, None, None)
+    how = {"tip_height_m": tip, "slack": slack, "along_m": along, "moves": moves, "wind_along_m_s": wind}
+    found = line_answer(rig, HowHeld.model_validate(how))
     if as_json:
         typer.echo(found.model_dump_json(indent=2))
         return
-    typer.echo(found.says.says.format(**found.says.figures))
+    typer.echo(told(found.says))
     for other in found.others:
-        by = "cannot be found" if other.along_n is None else f"{round(other.along_n * 1000, 1) + 0.0:+.1f} mN"
+        by = "cannot be found" if other.along_n is None else moved(other.along_n, "force")
         typer.echo(f"  {other.says}: {by}")
 
 
@@ -67,21 +58,15 @@ def feed_command(
     surface: Surface = None,
     as_json: AsJson = False,
 ) -> None:
-    """Say where to throw feed so that it meets the bait, and how much of it a day takes."""
-    try:
-        rig = in_water(rig_file, depth, surface, None, None)
-        given = {"feed": what, "each": each, "casts_an_hour": casts, "hours": hours}
-        found = feeding(rig, Thrown.model_validate(given))
-    except ValidationError as error:
-        fail(from_validation(error))
-    except BrookwindError as error:
-        fail(error)
+    rig = in_water(rig_file, depth, surface, None, None)
+    given = {"feed": what, "each": each, "casts_an_hour": casts, "hours": hours}
+    found = feeding(rig, Thrown.model_validate(given))
     if as_json:
         typer.echo(found.model_dump_json(indent=2))
         return
-    typer.echo(f"{found.name}: sink at {found.sink_m_s * 100:.1f} cm/s.")
-    for told in (found.says, found.amount):
-        typer.echo(told.says.format(**told.figures))
+    typer.echo(f"{found.name}: sink at {shown(found.sink_m_s, 'sinking')}.")
+    typer.echo(told(found.says))
+    typer.echo(told(found.amount))
     if found.meets:
         typer.echo({"with": "Thrown with the cast it is down with the bait.", "before": "It is down before the bait.",
                     "after": "It is down after the bait."}[found.meets])  # fmt: skip
@@ -96,21 +81,15 @@ def cast_command(
     bail: Annotated[str, typer.Option(help="open or closed while a slider sinks.")] = "open",
     as_json: AsJson = False,
 ) -> None:
-    """Say how far the rig is cast, where to aim and clip, and how far to draw it back."""
-    try:
-        rig = _at(in_water(rig_file, None, None, None, None), distance)
-        wish = {"wind_along_m_s": wind, "wind_across_m_s": across, "draw_back_m": back, "bail": bail}
-        found = casting(rig, CastWish.model_validate(wish))
-    except ValidationError as error:
-        fail(from_validation(error))
-    except BrookwindError as error:
-        fail(error)
+    rig = _at(in_water(rig_file, None, None, None, None), distance)
+    wish = {"wind_along_m_s": wind, "wind_across_m_s": across, "draw_back_m": back, "bail": bail}
+    found = casting(rig, CastWish.model_validate(wish))
     if as_json:
         typer.echo(found.model_dump_json(indent=2))
         return
-    typer.echo(f"{found.mass_kg * 1000:.1f} g in the air, {found.reach_m:.0f} m at most.")
-    for told in found.says:
-        typer.echo(told.says.format(**told.figures))
+    typer.echo(f"{shown(found.mass_kg, 'load')} in the air, {shown(found.reach_m, 'distance')} at most.")
+    for said in found.says:
+        typer.echo(told(said))
 
 
 def run_command(
@@ -127,28 +106,24 @@ def run_command(
     feed: Annotated[str | None, typer.Option(help="What is fed; what goes with the bait else.")] = None,
     as_json: AsJson = False,
 ) -> None:
-    """Plan one run: cast, feed, where the bait is down, mends, what fishes, and the clock."""
-    try:
-        rig = _at(in_water(rig_file, depth, surface, hold, None), distance)
-        wish = {
-            "how": {"tip_height_m": tip, "slack": slack, "wind_along_m_s": wind},
-            "fish_from_m": start, "fish_to_m": to, "thrown": None if feed is None else {"feed": feed},
-        }  # fmt: skip
-        plan = run_plan(rig, RunWish.model_validate(wish))
-    except ValidationError as error:
-        fail(from_validation(error))
-    except BrookwindError as error:
-        fail(error)
+    rig = _at(in_water(rig_file, depth, surface, hold, None), distance)
+    wish = {
+        "how": {"tip_height_m": tip, "slack": slack, "wind_along_m_s": wind},
+        "fish_from_m": start, "fish_to_m": to, "thrown": None if feed is None else {"feed": feed},
+    }  # fmt: skip
+    plan = run_plan(rig, RunWish.model_validate(wish))
     typer.echo(plan.model_dump_json(indent=2) if as_json else _say_run(plan))
 
 
 def _say_run(plan: RunPlan) -> str:
-    lines = [told.says.format(**told.figures) for told in plan.says]
+    lines = [told(said) for said in plan.says]
     if plan.feed is not None:
-        lines += [f"{plan.feed.name.capitalize()}: {t.says.format(**t.figures)}" for t in (plan.feed.says,)]
-        lines.append(plan.feed.amount.says.format(**plan.feed.amount.figures))
+        lines += [f"{plan.feed.name.capitalize()}: {told(plan.feed.says)}"]
+        lines.append(told(plan.feed.amount))
     if plan.feed_problem is not None:
-        lines.append(plan.feed_problem.sentence())
-    legs = ", ".join(f"{leg.name} {leg.seconds:.0f} s" for leg in plan.cycle)
+        lines.append(
+            filled(f"{plan.feed_problem.message} {plan.feed_problem.remedy}".strip(), plan.feed_problem.figures)
+        )
+    legs = ", ".join(f"{leg.name} {shown(leg.seconds, 'time')}" for leg in plan.cycle)
     lines.append(f"{legs}: about {round(plan.casts_an_hour, -1 if plan.casts_an_hour > 60 else 0):.0f} an hour.")
     return "\n".join(lines)

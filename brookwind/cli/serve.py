@@ -14,7 +14,7 @@ from typing import Annotated, Any
 import typer
 
 from brookwind import __version__, start
-from brookwind.cli_common import fail
+from brookwind.cli.common import fail
 from brookwind.clock import now
 from brookwind.core.errors import BrookwindError, NotUnderstood
 
@@ -29,7 +29,6 @@ def standins_command(
     web_port: Annotated[int, typer.Option(help="Port of gauge and weather.")] = 8762,
     scale_port: Annotated[int, typer.Option(help="Port of the pocket scale.")] = 10111,
 ) -> None:
-    """Run the made-up instruments: sounder, scale, gauge, weather."""
     from threading import Event
 
     from brookwind.instruments.standins.all import running
@@ -75,7 +74,6 @@ def serve_command(
         "127.0.0.1"
     ),
 ) -> None:
-    """Serve the application from the kept database."""
     from brookwind.store.database import database_path
 
     path = database_path()
@@ -90,7 +88,6 @@ def demo_command(
     port: Annotated[int, typer.Option(help="Port to listen on.")] = 8750,
     fresh: Annotated[bool, typer.Option("--fresh", help="Throw earlier changes to the demo away.")] = False,
 ) -> None:
-    """Serve the application with the demo scenario, in a database of its own."""
     from brookwind.demo.load import load_demo
     from brookwind.store.database import demo_database_path, files_of
 

@@ -7,16 +7,14 @@ from pathlib import Path
 from typing import Annotated
 
 import typer
-from pydantic import ValidationError
 
-from brookwind.cli_common import AsJson, RigFile, fail, rig_from
-from brookwind.core.errors import BrookwindError, NotUnderstood
+from brookwind.cli.common import AsJson, RigFile, moved, rig_from, shown
+from brookwind.core.errors import BrookwindError
 from brookwind.core.motion.fall import fall
 from brookwind.core.motion.fall_answer import Fall, FallWish
 from brookwind.core.motion.moving import Moving
 from brookwind.core.motion.setting import MovingStop, moving_stop
 from brookwind.core.rig.document import Rig, read_rig
-from brookwind.core.rig.refusals import from_validation
 from brookwind.core.situation import Situation
 from brookwind.formats.fall_csv import write_fall
 
@@ -49,15 +47,11 @@ def shape_command(
     rig_file: RigFile, depth: Depth = None, surface: Surface = None, hold: Hold = None, exponent: Exponent = None,
     as_json: AsJson = False,
 ) -> None:  # fmt: skip
-    """Say where the bait is in moving water, how the line hangs and what the float shows."""
-    try:
-        rig = in_water(rig_file, depth, surface, hold, exponent)
-        there = Situation(rig)
-        problem = there.moving_problem
-    except BrookwindError as error:
-        fail(error)
+    rig = in_water(rig_file, depth, surface, hold, exponent)
+    there = Situation(rig)
+    problem = there.moving_problem
     if problem is not None:
-        fail(BrookwindError(problem))
+        raise BrookwindError(problem)
     if there.moving is None:
         typer.echo("Still water: the line hangs straight down. Give --surface.")
         return
@@ -69,15 +63,17 @@ def shape_command(
 def _say_shape(m: Moving) -> str:
     way = "ahead of" if m.lead_m > 0 else "behind"
     lines = [
-        f"Hook {m.hook_height_m:.3f} m off the bed, {abs(m.lead_m):.2f} m {way} the float.",
-        f"Float: {m.status}, {m.tip_m * 1000:.1f} mm of tip, leans {degrees(m.float_lean_rad):.0f}°, "
-        f"goes {m.speed_m_s:.2f} m/s in {m.surface_m_s:.2f} m/s of current, carries {m.carried_kg * 1000:.2f} g.",
+        f"Hook {shown(m.hook_height_m, 'line')} off the bed, {shown(abs(m.lead_m), 'line')} {way} the float.",
+        f"Float: {m.status}, {shown(m.tip_m, 'tip')} of tip, leans {shown(degrees(m.float_lean_rad), 'angle')}, "
+        f"goes {shown(m.speed_m_s, 'speed')} in {shown(m.surface_m_s, 'speed')} of current, "
+        f"carries {shown(m.carried_kg, 'load')}.",
     ]
     if m.height is not None:
         most = f"; most by {m.dominant.name}" if m.dominant else ""
-        lines.append(f"Between {m.height.low_m:.2f} and {m.height.high_m:.2f} m off the bed{most}.")
+        low, high = (shown(h, "line") for h in (m.height.low_m, m.height.high_m))
+        lines.append(f"Between {low} and {high} off the bed{most}.")
     if m.bed_kg > 0.0:
-        lines.append(f"The bed carries {m.bed_kg * 1000:.2f} g.")
+        lines.append(f"The bed carries {shown(m.bed_kg, 'load')}.")
     return "\n".join(lines)
 
 
@@ -85,22 +81,18 @@ def stop_command(
     rig_file: RigFile, depth: Depth = None, surface: Surface = None, hold: Hold = None, exponent: Exponent = None,
     as_json: AsJson = False,
 ) -> None:  # fmt: skip
-    """Say where the stop goes for the wanted height of the bait, and what that hangs on."""
-    try:
-        answer = moving_stop(in_water(rig_file, depth, surface, hold, exponent))
-    except BrookwindError as error:
-        fail(error)
+    answer = moving_stop(in_water(rig_file, depth, surface, hold, exponent))
     typer.echo(answer.model_dump_json(indent=2) if as_json else _say_stop(answer))
 
 
 def _say_stop(s: MovingStop) -> str:
     lines = [
-        f"Set it to {s.wanted_m:.3f} m ({s.slide_m:+.3f} m from now): {s.still_m:.3f} m in still water, "
-        f"{s.lean_m:+.3f} m for the current."
+        f"Set it to {shown(s.wanted_m, 'line')} ({moved(s.slide_m, 'line')} from now): "
+        f"{shown(s.still_m, 'line')} in still water, {moved(s.lean_m, 'line')} for the current."
     ]
-    lines += [f"{x.name}, {x.change}: the bait moves {x.height_m * 100:+.1f} cm." for x in s.sensitivities]
+    lines += [f"{x.name}, {x.change}: the bait moves {moved(x.height_m, 'line')}." for x in s.sensitivities]
     if s.lowest_hold is not None:
-        lines.append(f"It hangs lowest when held to {s.lowest_hold:.1f} of the current.")
+        lines.append(f"It hangs lowest when held back to {shown(s.lowest_hold, 'share')} of the current.")
     return "\n".join(lines)
 
 
@@ -113,32 +105,23 @@ def fall_command(
     csv: Annotated[str | None, typer.Option(help="Write the path of every piece to this file.")] = None,
     as_json: AsJson = False,
 ) -> None:  # fmt: skip
-    """Let the rig fall and say when it fishes."""
-    try:
-        rig = in_water(rig_file, depth, surface, hold, exponent)
-        wish = FallWish.model_validate({"landing": landing, "bail": bail, "pinned": pinned, "run_m": run})
-        found = fall(rig, wish)
-    except ValidationError as error:
-        fail(from_validation(error))
-    except BrookwindError as error:
-        fail(error)
+    rig = in_water(rig_file, depth, surface, hold, exponent)
+    wish = FallWish.model_validate({"landing": landing, "bail": bail, "pinned": pinned, "run_m": run})
+    found = fall(rig, wish)
     if csv is not None:
-        try:
-            Path(csv).write_text(write_fall(found), encoding="utf-8")
-        except OSError as error:
-            fail(NotUnderstood.one("file", f"{csv} cannot be written: {error.strerror}.", "Name another file."))
+        Path(csv).write_text(write_fall(found), encoding="utf-8")
     typer.echo(found.model_dump_json(indent=2) if as_json else _say_fall(found))
 
 
 def _say_fall(f: Fall) -> str:
     def at(what: str, time: float | None) -> str:
-        return f"{what} after {time:.1f} s" if time is not None else f"{what}: not in the time allowed"
+        return f"{what} after {shown(time, 'time')}" if time is not None else f"{what}: not in the time allowed"
 
     lines = [at("Stop reached", f.to_stop_s)] if f.to_stop_s is not None else []
-    lines += [at("Stands", f.to_cock_s), at(f"Bait within a hand of {f.depth_m:.2f} m", f.to_depth_s)]
+    lines += [at("Stands", f.to_cock_s), at(f"Bait within a hand of {shown(f.depth_m, 'depth')}", f.to_depth_s)]
     if f.told:
-        lines.append(", ".join(f"{s.says} after {s.time_s:.0f} s" for s in f.told).capitalize() + ".")
-    lines.append(f"The float has gone {abs(f.drift_m):.2f} m by then; risk of a tangle: {f.risk}.")
+        lines.append(", ".join(f"{s.says} after {shown(s.time_s, 'time')}" for s in f.told).capitalize() + ".")
+    lines.append(f"The float has gone {shown(abs(f.drift_m), 'distance')} by then; risk of a tangle: {f.risk}.")
     if f.fishes_m is not None:
-        lines.append(f"{f.fishes_m:.1f} m of the run are left to fish.")
+        lines.append(f"{shown(f.fishes_m, 'distance')} of the run are left to fish.")
     return "\n".join(lines)

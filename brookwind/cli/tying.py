@@ -7,12 +7,12 @@ from typing import Annotated
 
 import typer
 
-from brookwind.cli_common import AsJson, RigFile, fail, rig_from
+from brookwind.cli.common import AsJson, RigFile, filled, person_units, rig_from
+from brookwind.cli.common import told as said
 from brookwind.clock import now
-from brookwind.core.errors import BrookwindError
+from brookwind.core.quantities import IMPERIAL, write
 from brookwind.core.tying.forgotten import forgotten
 from brookwind.core.tying.steps import threading
-from brookwind.formats.units import METRIC, Units, line
 
 
 def thread_command(
@@ -21,20 +21,16 @@ def thread_command(
     done: Annotated[int | None, typer.Option(min=0, help="Steps that are done; all when left out.")] = None,
     as_json: AsJson = False,
 ) -> None:
-    """Say what goes on next, from rod to hook; or what a forgotten part costs."""
     rig = rig_from(rig_file)
-    try:
-        list_ = threading(rig)
-        undo = forgotten(rig, forgot, len(list_.steps) if done is None else done) if forgot else None
-    except BrookwindError as error:
-        fail(error)
+    list_ = threading(rig)
+    undo = forgotten(rig, forgot, len(list_.steps) if done is None else done) if forgot else None
     if as_json:
         typer.echo((undo or list_).model_dump_json(indent=2))
     elif undo:
-        typer.echo(undo.says.format(**undo.figures))
+        typer.echo(said(undo))
     else:
         for i, step in enumerate(list_.steps, 1):
-            typer.echo(f"{i:2}  {step.title}. {f'{step.says} {step.warns}'.strip().format(**step.figures)}")
+            typer.echo(f"{i:2}  {step.title}. {filled(f'{step.says} {step.warns}'.strip(), step.figures)}")
 
 
 def card_command(
@@ -47,7 +43,6 @@ def card_command(
     winder: Annotated[str, typer.Option(help="Where the rig is kept, for the label.")] = "",
     inches: Annotated[bool, typer.Option("--inches", help="Feet, inches and ounces.")] = False,
 ) -> None:
-    """Print a rig's card, its label, or the life-size strip to pinch shot over."""
     # Only this command draws: the others start without what it takes.
     from brookwind.core.answers.card import card
     from brookwind.core.situation import Situation
@@ -57,12 +52,9 @@ def card_command(
     from brookwind.formats.card.strip import strip_sheets
     from brookwind.formats.card.svg import write_svg
 
-    units = Units(depth="ft", line="in", mass="oz") if inches else METRIC
+    units = IMPERIAL if inches else person_units()
     rigs = [rig_from(f) for f in rig_files]
-    try:
-        made = [(card(Situation(rig)), rig) for rig in rigs]
-    except BrookwindError as error:
-        fail(error)
+    made = [(card(Situation(rig)), rig) for rig in rigs]
     moment = now()
     stamp = Stamp(moment.date(), winder)
     if strip:
@@ -81,5 +73,5 @@ def card_command(
         for c, _ in made:
             typer.echo(f"{c.name}, {told(c.water, units)}")
             for mark in c.marks:
-                typer.echo(f"{line(mark.position_m, units):>10}  {mark.says}")
+                typer.echo(f"{write(mark.position_m, 'line', units):>10}  {mark.says}")
             typer.echo(" ".join(told(s, units) for s in c.look))

@@ -4,19 +4,86 @@ from __future__ import annotations
 
 import json
 import sys
+from collections.abc import Mapping
 from pathlib import Path
-from typing import Annotated, Any, NoReturn
+from typing import Annotated, Any, NoReturn, Protocol
 
 import typer
 from pydantic import TypeAdapter, ValidationError
 
 from brookwind.core.box.items import BoxItem
 from brookwind.core.errors import BrookwindError, Infeasible, NotUnderstood
+from brookwind.core.figures import Figure
+from brookwind.core.quantities import METRIC, SYSTEMS, Quantity, Units, write
 from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.rig.refusals import from_validation
 
 RigFile = Annotated[str, typer.Argument(help="Rig document, or - for standard input.")]
 AsJson = Annotated[bool, typer.Option("--json", help="SI figures at full precision, as JSON.")]
+
+
+_units = METRIC
+
+
+class _Sentence(Protocol):
+    @property
+    def says(self) -> str: ...
+
+    @property
+    def figures(self) -> Mapping[str, Figure]: ...
+
+
+def take_units(name: str) -> None:
+    """Write every figure of this call in these units.
+
+    name: metric, imperial or mixed.
+    Raises: NotUnderstood with the choices.
+    """
+    global _units
+    if name not in SYSTEMS:
+        raise NotUnderstood.one("units", f"There are no units {name!r}.", f"Choose {', '.join(SYSTEMS)}.", ("units",))
+    _units = SYSTEMS[name]
+
+
+def person_units() -> Units:
+    """The units of this call."""
+    return _units
+
+
+def shown(value: float, quantity: Quantity) -> str:
+    """A figure in the units of this call.
+
+    value: the figure, SI.
+    quantity: what it is.
+    """
+    return write(value, quantity, _units)
+
+
+def moved(value: float, quantity: Quantity) -> str:
+    """A difference in the units of this call, with its sign.
+
+    value: the difference, SI.
+    quantity: what it is.
+    """
+    text = shown(value, quantity)
+    return text if text.startswith("-") else f"+{text}"
+
+
+def told(said: _Sentence) -> str:
+    """A sentence with its figures in the units of this call.
+
+    said: the sentence.
+    """
+    return filled(said.says, said.figures)
+
+
+def filled(says: str, figures: Mapping[str, Figure]) -> str:
+    """A sentence with its figures in the units of this call.
+
+    says: the sentence, its figures in braces.
+    figures: their values.
+    """
+    return says.format(**{name: f.written(_units) for name, f in figures.items()}) if figures else says
 
 
 def fail(error: BrookwindError) -> NoReturn:
@@ -26,7 +93,8 @@ def fail(error: BrookwindError) -> NoReturn:
     """
     for problem in error.problems[:20]:
         where = ".".join(str(p) for p in problem.path)
-        typer.echo(f"{where}: {problem.sentence()}" if where else problem.sentence(), err=True)
+        says = filled(f"{problem.message} {problem.remedy}".strip(), problem.figures)
+        typer.echo(f"{where}: {says}" if where else says, err=True)
     raise typer.Exit(4 if isinstance(error, Infeasible) else 3)
 
 
@@ -64,10 +132,7 @@ def rig_from(source: str) -> Rig:
 
     source: its name, or - for standard input.
     """
-    try:
-        return read_rig(json_from(source))
-    except BrookwindError as error:
-        fail(error)
+    return read_rig(json_from(source))
 
 
 def box_from(source: str | None) -> list[BoxItem]:

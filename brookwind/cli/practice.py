@@ -5,16 +5,14 @@ from __future__ import annotations
 from typing import Annotated
 
 import typer
-from pydantic import ValidationError
 
-from brookwind.cli_common import AsJson, fail
-from brookwind.core.errors import BrookwindError
+from brookwind.cli.common import AsJson, told
+from brookwind.core.errors import NotUnderstood
 from brookwind.core.figures import Told
 from brookwind.core.practice.auto import auto
 from brookwind.core.practice.deal import Dealt
 from brookwind.core.practice.exercises import EXERCISES, Task, deal
 from brookwind.core.rig.book import SHIPPED
-from brookwind.core.rig.refusals import from_validation
 from brookwind.demo.load import demo_rigs
 
 
@@ -25,34 +23,23 @@ def practice_command(
     play: Annotated[bool, typer.Option("--auto", help="Let the automatic player play it to its end.")] = False,
     as_json: AsJson = False,
 ) -> None:
-    """Deal exercises from a seed, and play them."""
-    try:
-        dealt = Dealt.model_validate({"seed": seed, "level": level})
-    except ValidationError as error:
-        fail(from_validation(error))
+    dealt = Dealt.model_validate({"seed": seed, "level": level})
     chosen = [e for e in EXERCISES if only in (None, e.id)]
     if not chosen:
-        typer.echo(f"There is no exercise {only!r}. There are {', '.join(e.id for e in EXERCISES)}.", err=True)
-        raise typer.Exit(3)
+        choices = ", ".join(e.id for e in EXERCISES)
+        raise NotUnderstood.one("exercise", f"There is no exercise {only!r}.", f"Choose {choices}.", ("only",))
     rigs = tuple(demo_rigs())
     for exercise in chosen:
-        try:
-            task = deal(exercise.id, dealt, rigs, SHIPPED)
-            played = auto(exercise.id, dealt, rigs, SHIPPED)[1] if play else None
-        except BrookwindError as error:
-            fail(error)
+        task = deal(exercise.id, dealt, rigs, SHIPPED)
+        played = auto(exercise.id, dealt, rigs, SHIPPED)[1] if play else None
         if as_json:
             typer.echo((played or task).model_dump_json(exclude_none=True))
             continue
-        typer.echo(f"{exercise.name}: {_told(_says(task))}")
+        typer.echo(f"{exercise.name}: {told(_says(task))}")
         if played is not None and played.score is not None:
-            typer.echo(f"  {played.score.share:.0%}. {' '.join(_told(t) for t in played.score.says)}")
+            typer.echo(f"  {played.score.share:.0%}. {' '.join(told(t) for t in played.score.says)}")
 
 
 def _says(task: Task) -> Told:
     parts = (task.depth, task.cock, task.choose, task.read, task.hold, task.tie)
     return next(p.says for p in parts if p is not None)
-
-
-def _told(told: Told) -> str:
-    return told.says.format(**told.figures)

@@ -7,9 +7,6 @@ from typing import Annotated
 
 import typer
 
-from brookwind.cli_common import fail
-from brookwind.core.errors import BrookwindError
-
 _Database = Annotated[Path | None, typer.Option("--database", help="Another than the kept one.")]
 
 
@@ -24,16 +21,12 @@ def backup_command(
     over: Annotated[bool, typer.Option("--over", help="Write over a file that is there.")] = False,
     database: _Database = None,
 ) -> None:
-    """Copy the database while it is used, and check the copy."""
     from brookwind.store.copies import back_up
     from brookwind.store.database import Unusable
 
-    try:
-        if file.exists() and not over:
-            raise Unusable.one("there", f"{file} is there already.", "Name another file, or add --over.")
-        copied = back_up(_path(database), file)
-    except BrookwindError as error:
-        fail(error)
+    if file.exists() and not over:
+        raise Unusable.one("there", f"{file} is there already.", "Name another file, or add --over.")
+    copied = back_up(_path(database), file)
     typer.echo(f"{file} holds {copied.says()}. It is sound.")
 
 
@@ -42,23 +35,19 @@ def restore_command(
     yes: Annotated[bool, typer.Option("--yes", help="Do it; without this only what would happen is told.")] = False,
     database: _Database = None,
 ) -> None:
-    """Put a copy in the place of the database; the present one is copied before."""
     from brookwind.store.copies import before_restoring, look_into, restore
 
     path = _path(database)
-    try:
-        wanted = look_into(file)
-        typer.echo(f"{file}: {wanted.says()}; last changed {wanted.changed_at[:16] or 'never'} UTC.")
-        if path.exists():
-            now = look_into(path)
-            typer.echo(f"now: {now.says()}; last changed {now.changed_at[:16] or 'never'} UTC.")
-        if not yes:
-            typer.echo("Nothing was changed. Stop Brookwind and add --yes to put the copy in its place.")
-            return
-        there = path.exists()
-        restore(path, file)
-    except BrookwindError as error:
-        fail(error)
+    wanted = look_into(file)
+    typer.echo(f"{file}: {wanted.says()}; last changed {wanted.changed_at[:16] or 'never'} UTC.")
+    if path.exists():
+        now = look_into(path)
+        typer.echo(f"now: {now.says()}; last changed {now.changed_at[:16] or 'never'} UTC.")
+    if not yes:
+        typer.echo("Nothing was changed. Stop Brookwind and add --yes to put the copy in its place.")
+        return
+    there = path.exists()
+    restore(path, file)
     typer.echo(f"Put back. What was there before is in {before_restoring(path)}." if there else "Put back.")
 
 
@@ -66,15 +55,11 @@ def doctor_command(
     database: _Database = None,
     rescue: Annotated[Path | None, typer.Option(help="Write all that can be read to this file, as JSON.")] = None,
 ) -> None:
-    """Say what is wrong with a database, and what can be had out of it. Changes nothing in it."""
     from brookwind.store.copies import look_into, rescued
     from brookwind.store.database import newest
 
     path = _path(database)
-    try:
-        found = look_into(path)
-    except BrookwindError as error:
-        fail(error)
+    found = look_into(path)
     typer.echo(f"{path}: schema {found.revision or 'none'} of {newest()}; {found.says()}.")
     for damage in found.damage:
         typer.echo(f"Damaged: {damage}")

@@ -6,13 +6,10 @@ from typing import Annotated
 
 import typer
 
-from brookwind.cli_common import AsJson, RigFile, fail, rig_from
-from brookwind.core.errors import BrookwindError
-from brookwind.core.figures import Figure
+from brookwind.cli.common import AsJson, RigFile, filled, rig_from, told
 from brookwind.core.proof.check import Finding
 from brookwind.core.proof.checks import CHECKS, judge
 from brookwind.core.situation import Situation
-from brookwind.formats.units import METRIC, write
 
 
 def proof_command(
@@ -20,17 +17,13 @@ def proof_command(
     cautions: Annotated[bool, typer.Option("--cautions", help="What to mind at the water, too.")] = False,
     as_json: AsJson = False,
 ) -> None:
-    """Ask every check of a rig and say what contradicts the water, with the remedy of each."""
     rig = rig_from(rig_file)
-    try:
-        judged = judge(Situation(rig), falls=True)
-    except BrookwindError as error:
-        fail(error)
-    told = [*judged.findings, *(judged.mind if cautions else ())]
+    judged = judge(Situation(rig), falls=True)
+    found = [*judged.findings, *(judged.mind if cautions else ())]
     if as_json:
-        typer.echo(f"[{','.join(f.model_dump_json() for f in told)}]")
+        typer.echo(f"[{','.join(f.model_dump_json() for f in found)}]")
     else:
-        for finding in told:
+        for finding in found:
             typer.echo(f"{finding.severity:6}  {finding.id}: {_sentence(finding)}")
         for finding in judged.muted:
             typer.echo(f"muted   {finding.id}: {_sentence(finding)}")
@@ -41,10 +34,6 @@ def proof_command(
 
 
 def _sentence(finding: Finding) -> str:
-    said = [f"{finding.says} {finding.remedy}".strip().format(**_written(finding.figures))]
-    said += [way.says.format(**_written(way.figures)) for way in finding.ways]
+    said = [filled(f"{finding.says} {finding.remedy}".strip(), finding.figures)]
+    said += [told(way) for way in finding.ways]
     return " ".join(s for s in said if s)
-
-
-def _written(figures: dict[str, Figure]) -> dict[str, str]:
-    return {name: write(figure, METRIC) for name, figure in figures.items()}

@@ -5,17 +5,14 @@ from __future__ import annotations
 from typing import Annotated
 
 import typer
-from pydantic import ValidationError
 
-from brookwind.cli_common import AsJson, fail
+from brookwind.cli.common import AsJson, told
 from brookwind.core.advice.purpose import Purpose
 from brookwind.core.advice.schools import habits_for
 from brookwind.core.advice.suits import which_suits
 from brookwind.core.balance.ready import ready_rig
-from brookwind.core.errors import BrookwindError
 from brookwind.core.rig.document import Conditions, Rig, Water
 from brookwind.core.rig.families import FAMILIES, FAMILY, USUAL_ROD_M, Start, usual_conditions
-from brookwind.core.rig.refusals import from_validation
 from brookwind.core.water.named import named_water
 
 
@@ -29,30 +26,24 @@ def family_command(
     tackle: Annotated[str, typer.Option(help="rod, pole or whip, for LIST.")] = "rod",
     as_json: AsJson = False,
 ) -> None:
-    """List the rig families, ranked when a depth is given; or tie a rig of one and print it as JSON."""
     rods: dict[str, float] = {str(kind): length for kind, length in USUAL_ROD_M.items()}
-    try:
-        temperature, salinity = named_water(water)
-        if name.upper() != "LIST":
-            conditions = None
-            if name in FAMILY:
-                usual = usual_conditions(FAMILY[name])
-                conditions = usual.model_copy(update={"current_m_s": current})
-            there = Water(depth_m=2.0 if depth is None else depth, temperature_c=temperature, salinity=salinity)
-            typer.echo(_tied(name, there, species, conditions).model_dump_json(indent=2))
-        elif depth is None:
-            for f in FAMILIES:
-                typer.echo(f"{f.number:2d}  {f.id:16s} {f.name}")
-        else:
-            there = Water(depth_m=depth, temperature_c=temperature, salinity=salinity)
-            conditions = Conditions.model_validate(
-                {"distance_m": distance, "current_m_s": current, "tackle": tackle, "rod_m": rods.get(tackle, 3.9)}
-            )
-            _say_ranked(Purpose(water=there, species=species, conditions=conditions), as_json)
-    except ValidationError as error:
-        fail(from_validation(error))
-    except BrookwindError as error:
-        fail(error)
+    temperature, salinity = named_water(water)
+    if name.upper() != "LIST":
+        conditions = None
+        if name in FAMILY:
+            usual = usual_conditions(FAMILY[name])
+            conditions = usual.model_copy(update={"current_m_s": current})
+        there = Water(depth_m=2.0 if depth is None else depth, temperature_c=temperature, salinity=salinity)
+        typer.echo(_tied(name, there, species, conditions).model_dump_json(indent=2))
+    elif depth is None:
+        for f in FAMILIES:
+            typer.echo(f"{f.number:2d}  {f.id:16s} {f.name}")
+    else:
+        there = Water(depth_m=depth, temperature_c=temperature, salinity=salinity)
+        conditions = Conditions.model_validate(
+            {"distance_m": distance, "current_m_s": current, "tackle": tackle, "rod_m": rods.get(tackle, 3.9)}
+        )
+        _say_ranked(Purpose(water=there, species=species, conditions=conditions), as_json)
 
 
 def _tied(name: str, water: Water, species: str | None, conditions: Conditions | None) -> Rig:
@@ -67,8 +58,8 @@ def _say_ranked(purpose: Purpose, as_json: bool) -> None:
     if as_json:
         typer.echo(suits.model_dump_json(indent=2))
         return
-    typer.echo(suits.slides.says.format(**suits.slides.figures))
+    typer.echo(told(suits.slides))
     for s in suits.ranked:
         reason = s.reasons[0]
         mark = f"{s.score:+.1f}" if s.possible else "  no"
-        typer.echo(f"{mark}  {s.family:16s} {reason.says.format(**reason.figures)}")
+        typer.echo(f"{mark}  {s.family:16s} {told(reason)}")

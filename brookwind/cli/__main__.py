@@ -1,0 +1,5 @@
+"""Run as `python -m brookwind.cli`."""
+
+from brookwind.cli.app import app
+
+app()
