@@ -28,7 +28,7 @@ def read_figure(typed: str, quantity: Quantity, units: Units = METRIC) -> float:
         feet, inches = _number(both[1]), _number(both[2])
         if 0 <= inches < 12:
             return (-1 if both[1].startswith("-") else 1) * (abs(feet) * FOOT_M + inches * INCH_M)
-        raise _unread(typed, quantity)
+        raise _unread(typed, quantity, " in feet and inches")
     found = _SIMPLE.fullmatch(text)
     if found is None:
         raise _unread(typed, quantity)
@@ -59,8 +59,8 @@ def _number(text: str) -> float:
     return float(text.replace(",", "."))
 
 
-def _unread(typed: str, quantity: Quantity) -> NotUnderstood:
+def _unread(typed: str, quantity: Quantity, how: str = "") -> NotUnderstood:
     entry = TABLE[quantity]
     shown = typed.strip()[:60]
-    says = f"“{shown}” is not {entry.what}." if shown else f"{entry.what[0].upper()}{entry.what[1:]} is missing."
+    says = f"“{shown}” is not {entry.what}{how}." if shown else f"{entry.what[0].upper()}{entry.what[1:]} is missing."
     return NotUnderstood.one(f"figure-{quantity}", says, f"Write it like {entry.example}.")

@@ -14,7 +14,7 @@ from brookwind.core.rig.fish import Species
 from brookwind.core.rig.hooks import HookPattern
 from brookwind.store.records import Kept, Schools
 from brookwind.store.repository import Repository
-from brookwind.store.tables import BaitRow, HookPatternRow, SchoolsRow, SpeciesRow
+from brookwind.store.tables import BaitRow, DocumentRow, HookPatternRow, SchoolsRow, SpeciesRow
 
 EntryT = TypeVar("EntryT", Species, BaitKind, HookPattern)
 
@@ -33,6 +33,13 @@ class Entries(Repository[EntryT]):
 
     shipped: ClassVar[Mapping[str, Any]]
     """What ships, by id."""
+
+    def _whole(self, row: DocumentRow) -> Any:
+        # An entry changed before a field came to be known says nothing of it: then what ships holds.
+        shipped = self.shipped.get(row.id)
+        if shipped is None or not isinstance(row.fields, dict):
+            return row.fields
+        return {**shipped.model_dump(mode="json"), **row.fields}
 
     def merged(self) -> dict[str, EntryT]:
         """Every entry by id, the angler's over what ships."""

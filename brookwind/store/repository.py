@@ -231,7 +231,7 @@ class Repository(Generic[FieldsT]):
         # A version stands for one document only while its row lives: one made anew begins at 1 again.
         if known is None or known[0] != row.version or known[1] != row.fields:
             try:
-                known = (row.version, row.fields, _adapter(self.model).validate_python(row.fields))
+                known = (row.version, row.fields, _adapter(self.model).validate_python(self._whole(row)))
             except (ValidationError, RecursionError) as error:
                 raise Unreadable.one(
                     "unreadable",
@@ -241,6 +241,10 @@ class Repository(Generic[FieldsT]):
             read[place] = known
         document: FieldsT = known[2]
         return document
+
+    def _whole(self, row: DocumentRow) -> Any:
+        """The document of a row with what it says nothing of."""
+        return row.fields
 
     def _dump(self, fields: FieldsT) -> Any:
         return _adapter(self.model).dump_python(fields, mode="json")

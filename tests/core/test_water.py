@@ -17,6 +17,7 @@ from brookwind.core.answers.evaluate import evaluate
 from brookwind.core.answers.water import Look, look
 from brookwind.core.errors import OutOfRange
 from brookwind.core.rest.marks import for_mark
+from brookwind.core.rig.book import SHIPPED
 from brookwind.core.rig.document import Rig
 from brookwind.core.survey.bed_map import along_run, bed_map
 from brookwind.core.survey.current import bows, current, profile_at
@@ -36,7 +37,7 @@ from brookwind.core.survey.document import (
 )
 from brookwind.core.survey.keep import sounding_from
 from brookwind.core.survey.level import level_m, rate_m_h
-from brookwind.core.survey.lies import Ground, spots
+from brookwind.core.survey.lies import Bed, spots
 from brookwind.core.survey.light import daylight, light
 from brookwind.core.survey.place import position, seen_from
 from brookwind.core.survey.plumbing.infer import plumb
@@ -271,7 +272,7 @@ def test_the_shelf_of_the_pit_is_found_at_22_metres() -> None:
     assert [f.name for f in drawn.features if f.kind == "flat"] == ["near flat", "deep flat"]
     inner, outer = even_run(drawn, 30.0, 0.1)
     assert 24.7 < inner < 28.0 < 36.0 < outer
-    wanted = spots(Ground(drawn, pit.soundings, None), "bream")
+    wanted = spots(Bed(drawn, pit.soundings, None), SHIPPED.fish("bream"))
     assert [w.name for w in wanted] == ["foot of the shelf", "deep flat"]
     assert all(w.why for w in wanted)
     assert shelf.to_m < wanted[0].distance_m < shelf.to_m + 1.0

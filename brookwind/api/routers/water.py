@@ -10,7 +10,7 @@ from pydantic import BaseModel
 
 from brookwind.api.kept import Update
 from brookwind.api.part import Part
-from brookwind.api.session import BoxOfRequest, SurveysOfRequest, SwimsOfRequest
+from brookwind.api.session import BookOfRequest, BoxOfRequest, SurveysOfRequest, SwimsOfRequest
 from brookwind.clock import now
 from brookwind.core.answers.spot import begin_spot
 from brookwind.core.answers.water import Look, Picture, look
@@ -49,16 +49,16 @@ def keep_survey(swim_id: str, change: Update[Survey], surveys: SurveysOfRequest)
 
 
 @router.post("/water/look", response_model=Picture)
-def look_at(ask: Look) -> Response:
+def look_at(ask: Look, book: BookOfRequest) -> Response:
     """Everything the water screen shows at one moment."""
     # Written out at once: the framework would validate some hundreds of columns a second time, at every step of a drag.
-    return Response(look(ask).model_dump_json(), media_type="application/json")
+    return Response(look(ask, book).model_dump_json(), media_type="application/json")
 
 
 @router.post("/water/spot")
-def start_spot(ask: Look, box: BoxOfRequest) -> Plumbing:
+def start_spot(ask: Look, box: BoxOfRequest, book: BookOfRequest) -> Plumbing:
     """A spot to plumb where the session is fished, with a float of the box; nothing is kept yet."""
-    return begin_spot(f"spot-{uuid4().hex[:10]}", ask.survey, look(ask), box.floats(), ask.rig)
+    return begin_spot(f"spot-{uuid4().hex[:10]}", ask.survey, look(ask, book), box.floats(), ask.rig)
 
 
 @router.post("/water/plumb")
@@ -80,9 +80,9 @@ def sounding_of(request: PlumbRequest) -> Sounding:
 
 
 @router.post("/water/timetable.ics")
-def calendar(ask: Look, swims: SwimsOfRequest) -> Response:
+def calendar(ask: Look, swims: SwimsOfRequest, book: BookOfRequest) -> Response:
     """The stop moves of the session as an iCalendar file."""
-    picture = look(ask)
+    picture = look(ask, book)
     if picture.timetable is None:
         problem = picture.timetable_problem
         if problem is not None:

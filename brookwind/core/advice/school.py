@@ -7,6 +7,7 @@ from dataclasses import dataclass, field
 from typing import Any
 
 from brookwind.core.advice.purpose import Purpose
+from brookwind.core.rig.baits import BaitKind
 from brookwind.core.rig.fish import Species
 
 
@@ -27,7 +28,7 @@ class Question:
     id: str
     asks: str
     schools: tuple[School, ...]
-    usual: Callable[[Purpose, Species | None], tuple[str, str]]
+    usual: Callable[[Purpose, Species | None, BaitKind | None], tuple[str, str]]
     source: str = "default"
 
     def school(self, key: str) -> School:

@@ -11,6 +11,7 @@ from brookwind.core.advice.purpose import Purpose, band_of, kind_of, lie_of
 from brookwind.core.advice.school import Question, School
 from brookwind.core.errors import NotUnderstood
 from brookwind.core.frozen import Frozen
+from brookwind.core.rig.baits import BaitKind
 from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.fish import Species
 from brookwind.core.rig.habits import Habits
@@ -44,7 +45,7 @@ def _band(purpose: Purpose, fish: Species | None) -> str:
     return band_of(lie, purpose.water.depth_m) if lie else "near-bed"
 
 
-def _weights(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
+def _weights(purpose: Purpose, fish: Species | None, bait: BaitKind | None) -> tuple[str, str]:
     depth, band = purpose.water.depth_m, _band(purpose, fish)
     if depth <= SHALLOW_M:
         return "bulk", "in water as shallow as this nothing falls far"
@@ -55,12 +56,12 @@ def _weights(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
     return "bulk", "at the bed in shallow still water the bait has only to get there"
 
 
-def _tip(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
+def _tip(purpose: Purpose, fish: Species | None, bait: BaitKind | None) -> tuple[str, str]:
     windy = purpose.conditions.wind_m_s >= 3.0 or purpose.conditions.dragging
     return ("extra", "wind, chop or drag needs more") if windy else ("dotted", "calm water shows the smallest pull")
 
 
-def _line_above(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
+def _line_above(purpose: Purpose, fish: Species | None, bait: BaitKind | None) -> tuple[str, str]:
     if kind_of(purpose) == "running":
         return "floats", "moving water: it is mended on the surface"
     if purpose.conditions.wind_m_s >= 2.0:
@@ -68,57 +69,57 @@ def _line_above(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
     return "floats", "there is no wind to drag it"
 
 
-def _braid(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
+def _braid(purpose: Purpose, fish: Species | None, bait: BaitKind | None) -> tuple[str, str]:
     return ("top-shot", "the water is clear") if purpose.conditions.clear else ("straight", "with two stops it holds")
 
 
-def _stop(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
+def _stop(purpose: Purpose, fish: Species | None, bait: BaitKind | None) -> tuple[str, str]:
     deep = purpose.water.depth_m > purpose.conditions.rod_m
     return ("thread", "it must pass the rod rings") if deep else ("thread", "it holds and passes rings")
 
 
-def _bead(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
+def _bead(purpose: Purpose, fish: Species | None, bait: BaitKind | None) -> tuple[str, str]:
     return "always", "it is also the signal that the stop has arrived"
 
 
-def _terminal(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
-    lively = fish is not None and fish.bait in {"soft-lure", "live-fish", "large-worm"}
+def _terminal(purpose: Purpose, fish: Species | None, bait: BaitKind | None) -> tuple[str, str]:
+    lively = bait is not None and bait.lively
     return ("jig", "the bait is lively") if lively else ("plain", "the bait is still")
 
 
-def _leader(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
+def _leader(purpose: Purpose, fish: Species | None, bait: BaitKind | None) -> tuple[str, str]:
     return ("long", "clear water and shy fish") if purpose.conditions.clear else ("short", "castable and positive")
 
 
-def _stack(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
+def _stack(purpose: Purpose, fish: Species | None, bait: BaitKind | None) -> tuple[str, str]:
     if kind_of(purpose) == "running":
         return "many", "each can be moved while trotting"
     return "few", "they fall together and tangle less"
 
 
-def _first_depth(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
+def _first_depth(purpose: Purpose, fish: Species | None, bait: BaitKind | None) -> tuple[str, str]:
     if kind_of(purpose) == "running" or _band(purpose, fish) in {"mid-water", "upper", "surface"}:
         return "shallow-first", "fish are up in the water or on the move"
     return "bed-first", "still water and fish that feed on the bed"
 
 
-def _above_fish(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
-    if fish is not None and fish.bait in {"egg-cluster", "soft-bead", "single-egg"}:
+def _above_fish(purpose: Purpose, fish: Species | None, bait: BaitKind | None) -> tuple[str, str]:
+    if bait is not None and bait.drags:
         return "dragging", "eggs and beads drag"
     return "above", "they come up for it, rarely down"
 
 
-def _lash(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
+def _lash(purpose: Purpose, fish: Species | None, bait: BaitKind | None) -> tuple[str, str]:
     if purpose.conditions.clear and purpose.water.depth_m < 1.5:
         return "long", "sun and shallow clear water: keep pole and shadow off"
     return "short", "quick, and the fish hooks itself"
 
 
-def _feed(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
+def _feed(purpose: Purpose, fish: Species | None, bait: BaitKind | None) -> tuple[str, str]:
     return "larger", "same feed, a larger or brighter piece on the hook"
 
 
-def _strike(purpose: Purpose, fish: Species | None) -> tuple[str, str]:
+def _strike(purpose: Purpose, fish: Species | None, bait: BaitKind | None) -> tuple[str, str]:
     if fish is None:
         return "at-once", "small baits are let go quickly"
     why = {"at-once": "it lets go quickly", "tighten": "feel it first", "wait": "it needs time to take a large bait",
@@ -148,7 +149,7 @@ QUESTIONS = (
         School("top-shot", "with a top shot", "Nylon at least as long as the deepest setting.",
                {"main": "braid", "top_shot": True}),
         School("none", "no braid", "Nylon throughout.", {"main": "nylon"}),
-    ), lambda p, f: ("none", "nylon unless you say otherwise")),
+    ), lambda p, f, b: ("none", "nylon unless you say otherwise")),
     Question("stop", "Which stop?", (
         School("thread", "thread knot, ends left on", "Passes the rod rings.", {"stop": "thread"}),
         School("rubber", "rubber", "Moved without wetting it; catches in rings.", {"stop": "rubber"}),
@@ -227,10 +228,11 @@ def answered(purpose: Purpose, book: Book = SHIPPED) -> tuple[Answered, ...]:
     """
     check_choices(purpose.schools)
     fish = book.species.get(purpose.species or "")
+    bait = book.baits.get(fish.bait) if fish is not None else None
     out = []
     for q in QUESTIONS:
         choice = purpose.schools.get(q.id)
-        usual, why = q.usual(purpose, fish)
+        usual, why = q.usual(purpose, fish, bait)
         both = choice == BOTH
         key = usual if choice is None or both else choice
         school = q.school(key)

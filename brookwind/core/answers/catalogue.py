@@ -8,6 +8,7 @@ from brookwind.core.floats.kind import Mount
 from brookwind.core.floats.types import FLOAT_TYPES
 from brookwind.core.frozen import Frozen, Sourced
 from brookwind.core.matter.materials import FLOAT_MATERIALS, LINE_MATERIALS, WEIGHT_MATERIALS, LineMaterial, Material
+from brookwind.core.motion.feed import FEEDS
 from brookwind.core.proof.check import Severity, Subject
 from brookwind.core.proof.checks import CHECKS
 from brookwind.core.rig.baits import BAIT_KINDS, BaitKind
@@ -98,6 +99,13 @@ class CheckChoice(Sourced):
     severity: Severity
 
 
+class FeedChoice(Frozen):
+    """A feed, as it is picked from."""
+
+    id: str
+    name: str
+
+
 class Catalogue(Frozen):
     """The registries as the API shows them."""
 
@@ -107,6 +115,8 @@ class Catalogue(Frozen):
     patterns: tuple[PatternChoice, ...]
     species: tuple[Species, ...]
     baits: tuple[BaitKind, ...]
+    feeds: tuple[FeedChoice, ...]
+    """What is fed, to go with a bait."""
     hooks: tuple[HookChoice, ...]
     hook_patterns: tuple[HookPattern, ...]
     lines: tuple[LineMaterial, ...]
@@ -168,6 +178,7 @@ CATALOGUE = Catalogue(
     ),
     species=SPECIES,
     baits=BAIT_KINDS,
+    feeds=tuple(FeedChoice(id=f.id, name=f.name) for f in FEEDS),
     hooks=tuple(HookChoice(size=h.size, label=h.label, mass_kg=h.mass_kg, source=h.source) for h in HOOK_SIZES),
     hook_patterns=HOOK_PATTERNS,
     lines=LINE_MATERIALS,

@@ -11,6 +11,7 @@ from brookwind.core.errors import BrookwindError, OutOfRange, Problem
 from brookwind.core.frozen import Frozen
 from brookwind.core.moment import Moment
 from brookwind.core.rest.marks import ForMark, for_mark
+from brookwind.core.rig.book import SHIPPED, Book
 from brookwind.core.rig.document import BedKind, Rig
 from brookwind.core.rig.refusals import from_validation
 from brookwind.core.situation import Situation
@@ -18,7 +19,7 @@ from brookwind.core.survey.bed_map import AlongRun, Cell, along_run, bed_map
 from brookwind.core.survey.current import Bow, Current, Profile, bows, current, profile_at
 from brookwind.core.survey.document import Mark, Survey
 from brookwind.core.survey.level import level_m, levels_m, rate_m_h
-from brookwind.core.survey.lies import Ground, Spot, spots
+from brookwind.core.survey.lies import Bed, Spot, spots
 from brookwind.core.survey.light import Light, daylight, light
 from brookwind.core.survey.section import Section, column_at, even_run, section
 from brookwind.core.survey.timetable import Plan, Timetable, timetable
@@ -118,10 +119,11 @@ class Look(Frozen):
     rod_m: float = Field(default=4.0, gt=0, le=16)
 
 
-def look(ask: Look) -> Picture:
+def look(ask: Look, book: Book = SHIPPED) -> Picture:
     """Draw together what is known of a swim.
 
     ask: survey, moment, and the rig if one is to be set for it.
+    book: fish, baits and hooks.
     What cannot be reckoned is an answer with its problem: the rest is still true.
     """
     survey, session = ask.survey, ask.survey.session
@@ -137,7 +139,7 @@ def look(ask: Look) -> Picture:
         at=ask.at,
         section=bed,
         here=here,
-        spots=spots(Ground(bed, survey.soundings, flow.crease), session.species) if bed else (),
+        spots=spots(Bed(bed, survey.soundings, flow.crease), book.species.get(session.species or "")) if bed else (),
         map=bed_map(survey.soundings),
         along=along_run(survey),
         level=level,

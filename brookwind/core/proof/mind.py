@@ -7,9 +7,10 @@ from collections.abc import Callable
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.matter.density import SALT_WATER
 from brookwind.core.proof.check import Check, Subject
-from brookwind.core.rig.components import Shot, Weight
+from brookwind.core.rig.components import Bait, Shot, Weight
 from brookwind.core.rig.document import Rig
 from brookwind.core.rig.families import FAMILY
+from brookwind.core.situation import Situation
 
 LONG_ROD_M = 4.5
 """A rod longer than this reaches up like a pole. [m] Editable default."""
@@ -29,6 +30,11 @@ def _due(id: str, station: Subject, says: str, due: Callable[[Rig], bool], sourc
 
 def _lead(rig: Rig) -> bool:
     return any(isinstance(c, Shot | Weight) and c.material == "lead" for c in rig.components)
+
+
+def _live(there: Situation) -> bool:
+    kinds = (there.book.baits.get(c.item or "") for c in there.rig.components if isinstance(c, Bait))
+    return any(kind is not None and kind.live for kind in kinds)
 
 
 def _long(rig: Rig) -> bool:
@@ -60,8 +66,8 @@ MIND = (
             "Check, clean and dry your nets.", lambda rig: True),
     _due("balloon", "float", "Bring the balloon home: a lost one kills. Leave no line or tube behind.",
             lambda rig: FLOAT_TYPE[rig.float_piece.spec.type].litter),
-    _due("live-bait", "bait", "Live bait is forbidden in many places: read the rule first.",
-            lambda rig: any(c.kind == "bait" and c.item == "live-fish" for c in rig.components)),
+    Check("live-bait", "mind: live bait", "bait", "mind", lambda c, there: c.finds() if _live(there) else None,
+          "Live bait is forbidden in many places: read the rule first.", source="default"),
     _due("overload", "load", "An overloaded float is forbidden in some places.",
             lambda rig: (f := FAMILY.get(rig.family)) is not None and f.layout.overload > 1.0),
 )  # fmt: skip

@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from collections.abc import Mapping
 from typing import Annotated, Literal
 
 from pydantic import Field
@@ -11,6 +12,10 @@ from brookwind.core.rig.components import PieceId
 
 Strike = Literal["at-once", "tighten", "wait", "self"]
 Kind = Literal["still", "running", "sea"]
+FedFor = Literal["steady", "bed", "not-fed"]
+"""Fed for little by little; held over a bed of feed in still water; looked for, not fed."""
+Ground = Literal["foot", "deep-flat", "crease", "weed", "top", "near-flat"]
+"""Kinds of place on a section: foot and top of a shelf, flats, a crease, beside weed."""
 
 
 class Lie(Frozen):
@@ -55,6 +60,10 @@ class Species(Sourced):
     """How long to wait, when waiting. [s]"""
     families: tuple[PieceId, ...] = ()
     """Rig families it is usually fished with, the first choice first."""
+    fed_for: FedFor = "steady"
+    """How it is fed for."""
+    lies: dict[Ground, Annotated[str, Field(min_length=1, max_length=300)]] = Field(default_factory=dict)
+    """The kinds of place it uses on a section, and why."""
     bites_through: bool = False
     """Its teeth cut nylon and fluorocarbon: the last line is wire."""
     warns: str = Field(default="", max_length=400)
@@ -73,7 +82,7 @@ def fish(
     id: str, name: str, says: str, *, usual: str, cold: str = "", warm: str = "", best: tuple[float, float],
     least: float, months: str, waters: str, baits: str, hook: int, hooks: tuple[int, int],
     line: tuple[float, float], pull: float, takes: str, strike: Strike, wait: float = 0.0, families: str,
-    warns: str = "", bites_through: bool = False,
+    warns: str = "", bites_through: bool = False, fed_for: FedFor = "steady", lies: Mapping[Ground, str] | None = None,
 ) -> Species:  # fmt: skip
     """A row of the catalogue: lies as `bed 0.1` or `surface 0.9`, lists as words with blanks between.
 
@@ -98,6 +107,8 @@ def fish(
     families: ids, the first choice first.
     warns: what to mind.
     bites_through: its teeth cut nylon.
+    fed_for: how it is fed for.
+    lies: kinds of place it uses, and why.
     """
     kinds: tuple[Kind, ...] = tuple(k for k in ("still", "running", "sea") if k in waters.split())
     usual_lie, listed = _lie(usual), tuple(baits.split())
@@ -106,5 +117,6 @@ def fish(
         cold=_lie(cold) if cold else usual_lie,
         warm=_lie(warm) if warm else usual_lie, best_c=best, least_c=least, months=months, waters=kinds,
         bait=listed[0], baits=listed, hook_size=hook, hooks=hooks, line_n=line, pull_n=pull, takes=takes,
-        strike=strike, wait_s=wait, families=tuple(families.split()), warns=warns, source="default",
+        strike=strike, wait_s=wait, families=tuple(families.split()), warns=warns, fed_for=fed_for,
+        lies=dict(lies or {}), source="default",
     )  # fmt: skip

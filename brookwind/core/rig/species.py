@@ -14,6 +14,9 @@ SPECIES = tuple(sorted((*STILL, *RUNNING, *SEA), key=lambda s: s.name.lower()))
 """By name, as they are picked from."""
 SPECIES_BY_ID = MappingProxyType({s.id: s for s in SPECIES})
 
+COMMONEST = "roach"
+"""Hoped for where nothing is said: most waters hold it. Editable default."""
+
 TOO_WARM_C = 4.0
 """So much above its best a fish stops feeding well. [K] Editable default."""
 

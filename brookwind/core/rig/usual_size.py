@@ -43,7 +43,7 @@ def _stronger(f: Fished, power: float = 0.8) -> float:
 
 
 def waggler(f: Fished) -> Size:
-    """0.8 to 6 g, more for distance and in a current.
+    """0.6 to 8 g, more for distance and in a current.
 
     f: what for.
     """
@@ -59,7 +59,7 @@ def lift(f: Fished) -> Size:
 
 
 def stick(f: Fished) -> Size:
-    """0.6 to 3 g as a stick, 2 to 8 g as an Avon or balsa: more for depth and current.
+    """0.6 to 8 g, from a stick to an Avon or balsa: more for depth and current.
 
     f: what for.
     """
@@ -67,7 +67,7 @@ def stick(f: Fished) -> Size:
 
 
 def pole(f: Fished) -> Size:
-    """0.05 to 0.5 g to a metre, 0.2 to 1 g to two, 1 to 4 g deeper or in flow.
+    """0.05 to 4 g: more for depth, most in flow.
 
     f: what for.
     """
@@ -75,7 +75,7 @@ def pole(f: Fished) -> Size:
 
 
 def olivette(f: Fished) -> Size:
-    """0.5 to 4 g: more for depth and current.
+    """0.5 to 5 g: more for depth and current.
 
     f: what for.
     """
@@ -123,7 +123,7 @@ def bottom_slider(f: Fished) -> Size:
 
 
 def in_line(f: Fished) -> Size:
-    """5 to 25 g on lakes, 10 to 110 g in the sea; more for strong fish and their baits.
+    """4 to 120 g on lakes, 10 to 110 g in the sea; more for strong fish and their baits.
 
     f: what for.
     """
@@ -135,7 +135,7 @@ def in_line(f: Fished) -> Size:
 
 
 def with_jig(f: Fished) -> Size:
-    """2 to 20 g: little else than the jig for small fish.
+    """1.5 to 25 g: little else than the jig for small fish.
 
     f: what for.
     """
@@ -167,7 +167,7 @@ def bubble(f: Fished) -> Size:
 
 
 def peg(f: Fished) -> Size:
-    """1 to 7 g, small for small fish.
+    """1 to 8 g, small for small fish.
 
     f: what for.
     """

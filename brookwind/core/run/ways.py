@@ -55,33 +55,16 @@ WAY = MappingProxyType({w.id: w for w in WAYS})
 
 BRACKISH = 5.0
 """In saltier water cut fish is fed where nothing else goes with the bait. [g/kg] Editable default."""
-_LIKE_BAIT = MappingProxyType(
-    {
-        "maggot": "maggots", "double-maggot": "maggots", "caster": "casters", "floating-caster": "casters",
-        "hemp": "hemp", "sweetcorn": "corn", "pellet": "pellets-4", "banded-pellet": "pellets",
-        "hair-pellet": "pellets", "bread-flake": "bread", "bread-crust": "bread", "worm": "worm",
-        "large-worm": "worm", "prawn": "fish", "ragworm": "fish", "lugworm": "fish",
-    }
-)  # fmt: skip
-"""The same particle is fed as is on the hook, a larger piece there. Editable defaults."""
-_HUNTERS = frozenset(
-    {
-        "pike", "zander", "walleye", "sauger", "largemouth-bass", "smallmouth-bass", "wels-catfish", "flathead-catfish",
-        "atlantic-salmon", "chinook-salmon", "chum-salmon", "coho-salmon", "steelhead", "garfish", "pollack",
-        "coalfish",
-    }
-)  # fmt: skip
-"""Fish that are looked for, not fed. Editable default."""
-_SHOALS = frozenset({"bream", "tench", "common-carp", "crucian-carp", "carp-hybrid"})
-"""Fish that a bed of feed holds. Editable default."""
 
 
-def feed_like_bait(rig: Rig) -> str | None:
-    """The feed that goes with what is on the hook; None where nothing particular does.
+def feed_like_bait(rig: Rig, book: Book) -> str | None:
+    """Return the feed that goes with what is on the hook; None where nothing particular does.
 
     rig: the rig.
+    book: the angler's book.
     """
-    return next((_LIKE_BAIT[b.item] for b in of_kind(rig, Bait) if b.item is not None and b.item in _LIKE_BAIT), None)
+    kinds = (book.baits.get(bait.item or "") for bait in of_kind(rig, Bait))
+    return next((kind.feed for kind in kinds if kind is not None and kind.feed in FEED), None)
 
 
 def usual_way(rig: Rig, book: Book) -> FeedWay:
@@ -91,13 +74,13 @@ def usual_way(rig: Rig, book: Book) -> FeedWay:
     book: the angler's book.
     """
     fish = book.species.get(rig.species or "")
-    if rig.species in _HUNTERS or (fish is not None and fish.bites_through):
+    if fish is not None and (fish.fed_for == "not-fed" or fish.bites_through):
         return WAY["none"]
     family = FAMILY.get(rig.family)
     if family is not None and family.fed is not None:
         return WAY[family.fed]
     if rig.conditions.surface_m_s == 0.0:
-        if rig.species in _SHOALS and rig.aim.bait_from == "bed":
+        if fish is not None and fish.fed_for == "bed" and rig.aim.bait_from == "bed":
             return WAY["bed"]
         return WAY["each-cast"] if rig.aim.bait_from == "surface" else WAY["by-the-clock"]
     return WAY["each-cast"]
@@ -115,7 +98,7 @@ def usual_thrown(rig: Rig, book: Book, way: WayId | None = None) -> Thrown | Non
         return None
     if chosen.id == "bed":
         return chosen.thrown
-    feed = feed_like_bait(rig) or ("fish" if rig.water.salinity > BRACKISH else chosen.thrown.feed)
+    feed = feed_like_bait(rig, book) or ("fish" if rig.water.salinity > BRACKISH else chosen.thrown.feed)
     # As much at a time, whatever it is: a few large pieces for a pinch of small ones.
     each = max(1, min(chosen.thrown.each, round(chosen.thrown.each * FEED["maggots"].mass_kg / FEED[feed].mass_kg)))
     return chosen.thrown.model_copy(update={"feed": feed, "each": each})

@@ -7,6 +7,7 @@ from math import exp
 
 from brookwind.core.figures import Figure, Told
 from brookwind.core.rig.document import Conditions, Rig
+from brookwind.core.rig.species import COMMONEST
 from brookwind.core.survey.current import current, profile_at
 from brookwind.core.survey.document import Survey
 from brookwind.core.trip.document import Span, Trip
@@ -37,12 +38,12 @@ def begin_trip(
     temperature_c: of the water. [°C]
     salinity: of the water. [g/kg]
     rig: the rig fished there last, for tackle and distance.
-    fish: what is hoped for; the session's fish or the rig's when empty, else roach.
+    fish: what is hoped for; the session's fish or the rig's when empty, else the commonest.
     """
     session = survey.session
     profile = profile_at(current(survey.drifts), session.distance_m, rig.water.depth_m if rig else 1.0)
     flow = profile.surface_m_s if profile else rig.conditions.current_m_s if rig else 0.0
-    hoped = fish or tuple(f for f in (session.species, rig.species if rig else None) if f)[:1] or ("roach",)
+    hoped = fish or tuple(f for f in (session.species, rig.species if rig else None) if f)[:1] or (COMMONEST,)
     wind = survey.wind.speed_m_s
     how = rig.conditions if rig else Conditions()
     return Trip(

@@ -2971,10 +2971,17 @@ export interface components {
             /** Density Kg M3 */
             density_kg_m3: number;
             /**
+             * Drags
+             * @default false
+             */
+            drags: boolean;
+            /**
              * Fails
              * @default
              */
             fails: string;
+            /** Feed */
+            feed?: string | null;
             /** Hooks */
             hooks: [
                 number,
@@ -2991,6 +2998,11 @@ export interface components {
              * @default false
              */
             live: boolean;
+            /**
+             * Lively
+             * @default false
+             */
+            lively: boolean;
             /** Mass Kg */
             mass_kg: number;
             /**
@@ -3339,8 +3351,10 @@ export interface components {
             /**
              * @default {
              *       "depth": "m",
+             *       "fine": "mm",
              *       "line": "cm",
-             *       "mass": "g"
+             *       "mass": "g",
+             *       "temperature": "C"
              *     }
              */
             units: components["schemas"]["Units"];
@@ -3534,6 +3548,8 @@ export interface components {
             diameters_m: number[];
             /** Families */
             families: components["schemas"]["FamilyChoice"][];
+            /** Feeds */
+            feeds: components["schemas"]["FeedChoice"][];
             /** Float Materials */
             float_materials: components["schemas"]["Material"][];
             /** Float Types */
@@ -5187,6 +5203,16 @@ export interface components {
             throw_m: number | null;
         };
         /**
+         * FeedChoice
+         * @description A feed, as it is picked from.
+         */
+        FeedChoice: {
+            /** Id */
+            id: string;
+            /** Name */
+            name: string;
+        };
+        /**
          * FeedFall
          * @description Feed falling beside the rig.
          */
@@ -5343,7 +5369,7 @@ export interface components {
              * Quantity
              * @enum {string}
              */
-            quantity: "depth" | "line" | "tip" | "thickness" | "load" | "mass" | "distance" | "time" | "angle" | "speed" | "force" | "share" | "temperature" | "capacity" | "wind";
+            quantity: "depth" | "line" | "tip" | "thickness" | "load" | "piece" | "mass" | "distance" | "time" | "angle" | "speed" | "sinking" | "force" | "share" | "temperature" | "capacity" | "wind" | "density";
             /** Value */
             value: number;
         };
@@ -10123,6 +10149,12 @@ export interface components {
              * @default []
              */
             families: string[];
+            /**
+             * Fed For
+             * @default steady
+             * @enum {string}
+             */
+            fed_for: "steady" | "bed" | "not-fed";
             /** Hook Size */
             hook_size: number;
             /** Hooks */
@@ -10134,6 +10166,10 @@ export interface components {
             id: string;
             /** Least C */
             least_c: number;
+            /** Lies */
+            lies?: {
+                [key: string]: string;
+            };
             /** Line N */
             line_n: [
                 number,
@@ -11628,7 +11664,7 @@ export interface components {
         };
         /**
          * Units
-         * @description What a person reads depths, lengths along the line and loads in.
+         * @description The units that a person reads depths, lengths along the line, small sizes, loads and temperatures in.
          */
         Units: {
             /**
@@ -11637,6 +11673,12 @@ export interface components {
              * @enum {string}
              */
             depth: "m" | "ft";
+            /**
+             * Fine
+             * @default mm
+             * @enum {string}
+             */
+            fine: "mm" | "in";
             /**
              * Line
              * @default cm
@@ -11649,6 +11691,12 @@ export interface components {
              * @enum {string}
              */
             mass: "g" | "oz";
+            /**
+             * Temperature
+             * @default C
+             * @enum {string}
+             */
+            temperature: "C" | "F";
         };
         /** Update[Annotated[Union[ShotStock, LeadStock, FloatStock, LineStock, LeaderStock, HookStock, SwivelStock, StopStock, BeadStock, LinkStock, BaitStock, RodStock, CatapultStock], FieldInfo(annotation=NoneType, required=True, discriminator='kind')]] */
         Update_Annotated_Union_ShotStock__LeadStock__FloatStock__LineStock__LeaderStock__HookStock__SwivelStock__StopStock__BeadStock__LinkStock__BaitStock__RodStock__CatapultStock___FieldInfo_annotation_NoneType__required_True__discriminator__kind____: {

@@ -25,7 +25,9 @@ export function EntryForm<F extends Named>({ fields, specs, catalogue, problems,
       {specs.map((spec) => (
         <Box
           key={spec.path.join(".")}
-          gridColumn={spec.kind === "words" || spec.kind === "months" ? { md: "1 / -1" } : undefined}
+          gridColumn={
+            spec.kind === "words" || spec.kind === "months" || spec.kind === "reasons" ? { md: "1 / -1" } : undefined
+          }
         >
           <Field
             spec={spec}
@@ -69,13 +71,20 @@ function Field({ spec, name, value, catalogue, problem, onChange }: FieldProps) 
       const from =
         spec.from === "hooks"
           ? catalogue.hooks.map((h) => ({ id: String(h.size), name: h.label }))
-          : spec.from === "baits"
-            ? catalogue.baits
-            : spec.from;
+          : spec.from === "feeds"
+            ? [{ id: "", name: "none in particular" }, ...catalogue.feeds]
+            : spec.from === "baits"
+              ? catalogue.baits
+              : spec.from;
+      const none = spec.from === "feeds" ? null : "";
       return (
         <>
-          <Choice label={spec.label} value={String(value)} onChange={(v) => onChange(numeric ? Number(v) : v)}>
-            {!from.some((f) => f.id === String(value)) && <option value={String(value)}>{String(value)}</option>}
+          <Choice
+            label={spec.label}
+            value={String(value ?? "")}
+            onChange={(v) => onChange(numeric ? Number(v) : v || none)}
+          >
+            {!from.some((f) => f.id === String(value ?? "")) && <option value={String(value)}>{String(value)}</option>}
             {options(from, (f) => [f.id, f.name])}
           </Choice>
           <Wrong says={problem} />
@@ -88,6 +97,10 @@ function Field({ spec, name, value, catalogue, problem, onChange }: FieldProps) 
           <input type="checkbox" checked={Boolean(value)} onChange={(e) => onChange(e.currentTarget.checked)} />{" "}
           {spec.label}
         </label>
+      );
+    case "reasons":
+      return (
+        <Reasons spec={spec} value={(value ?? {}) as Record<string, string>} problem={problem} onChange={onChange} />
       );
     case "months":
       return <Months label={spec.label} value={String(value)} onChange={onChange} />;
@@ -118,6 +131,41 @@ function Words({ spec, value, problem, onChange }: WordsProps) {
         )
       }
     </Labelled>
+  );
+}
+
+type ReasonsProps = {
+  spec: Extract<FieldSpec, { kind: "reasons" }>;
+  value: Record<string, string>;
+  problem: string | undefined;
+  onChange: (value: Record<string, string>) => void;
+};
+
+/** A reason for each of some places; a place without one is not used. */
+function Reasons({ spec, value, problem, onChange }: ReasonsProps) {
+  const put = (id: string, why: string) => {
+    const { [id]: _, ...others } = value;
+    onChange(why ? { ...others, [id]: why } : others);
+  };
+  return (
+    <Box role="group" aria-label={spec.label}>
+      <Text className="bw-label">{spec.label}</Text>
+      <Grid templateColumns={{ base: "1fr", md: "1fr 1fr" }} gap="2">
+        {spec.of.map(({ id, name }) => (
+          <Labelled key={id} label={name}>
+            {(named) => (
+              <Input
+                {...named}
+                value={value[id] ?? ""}
+                maxLength={300}
+                onChange={(e) => put(id, e.currentTarget.value)}
+              />
+            )}
+          </Labelled>
+        ))}
+      </Grid>
+      <Wrong says={problem} />
+    </Box>
   );
 }
 

@@ -12,13 +12,21 @@ export function EntryPage({ fields, specs, catalogue }: Props) {
   const { units } = useSettings();
   const words = specs.filter((s) => s.kind === "words" && at(fields, s.path));
   const figures = specs.filter((s) => s.kind === "quantity" || s.kind === "choice");
+  const reasons = specs.flatMap((s) =>
+    s.kind !== "reasons"
+      ? []
+      : s.of.flatMap(({ id, name }): [string, string][] => {
+          const why = at(fields, [...s.path, id]);
+          return why ? [[name, String(why)]] : [];
+        }),
+  );
   const told = (s: FieldSpec): string => {
     const value = at(fields, s.path);
     if (value === null || value === undefined) return "not known";
     if (s.kind === "quantity") return write(Number(value), s.quantity, units);
     if (s.kind !== "choice") return String(value);
     if (s.from === "hooks") return catalogue.hooks.find((h) => h.size === value)?.label ?? String(value);
-    const from = s.from === "baits" ? catalogue.baits : s.from;
+    const from = s.from === "baits" || s.from === "feeds" ? catalogue[s.from] : s.from;
     return from.find((e) => e.id === value)?.name ?? String(value);
   };
   return (
@@ -30,6 +38,12 @@ export function EntryPage({ fields, specs, catalogue }: Props) {
         </Box>
       ))}
       <Facts rows={figures.map((s) => [s.label, told(s)])} />
+      {reasons.length > 0 && (
+        <Box mt="3">
+          <Text fontWeight="bold">Places it uses</Text>
+          <Facts rows={reasons} />
+        </Box>
+      )}
     </Box>
   );
 }

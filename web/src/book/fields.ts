@@ -4,7 +4,13 @@ import type { Quantity } from "../units/quantity";
 export type FieldSpec =
   | { kind: "line" | "words"; path: string[]; label: string }
   | { kind: "quantity"; path: string[]; label: string; quantity: Quantity; scale?: number; hint?: string }
-  | { kind: "choice"; path: string[]; label: string; from: "baits" | "hooks" | { id: string; name: string }[] }
+  | {
+      kind: "choice";
+      path: string[];
+      label: string;
+      from: "baits" | "hooks" | "feeds" | { id: string; name: string }[];
+    }
+  | { kind: "reasons"; path: string[]; label: string; of: { id: string; name: string }[] }
   | { kind: "tick"; path: string[]; label: string }
   | { kind: "months"; path: string[]; label: string };
 

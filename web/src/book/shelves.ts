@@ -45,6 +45,29 @@ export const FISH_FIELDS: FieldSpec[] = [
     ],
   },
   { kind: "quantity", path: ["wait_s"], label: "Wait", quantity: "time" },
+  {
+    kind: "choice",
+    path: ["fed_for"],
+    label: "How it is fed for",
+    from: [
+      { id: "steady", name: "little and often" },
+      { id: "bed", name: "a bed of feed holds it" },
+      { id: "not-fed", name: "looked for, not fed" },
+    ],
+  },
+  {
+    kind: "reasons",
+    path: ["lies"],
+    label: "Places it uses, and why",
+    of: [
+      { id: "foot", name: "foot of a shelf" },
+      { id: "top", name: "top of a shelf" },
+      { id: "deep-flat", name: "deepest flat" },
+      { id: "near-flat", name: "flat close in" },
+      { id: "crease", name: "crease" },
+      { id: "weed", name: "beside weed" },
+    ],
+  },
   { kind: "tick", path: ["bites_through"], label: "its teeth cut nylon: a wire trace" },
   { kind: "words", path: ["warns"], label: "Mind" },
 ];
@@ -68,7 +91,10 @@ export const BAIT_FIELDS: FieldSpec[] = [
   { kind: "choice", path: ["hooks", "1"], label: "Largest hook", from: "hooks" },
   { kind: "words", path: ["mounted"], label: "How to put it on so that it hangs straight" },
   { kind: "words", path: ["fails"], label: "How it fails" },
+  { kind: "choice", path: ["feed"], label: "Feed that goes with it", from: "feeds" },
   { kind: "tick", path: ["live"], label: "a living fish" },
+  { kind: "tick", path: ["lively"], label: "it moves on the hook: a weighted jig carries it well" },
+  { kind: "tick", path: ["drags"], label: "fish take it where it drags along the bed" },
 ];
 
 export const HOOKS: Shelf<HookPattern> = {

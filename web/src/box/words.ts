@@ -35,7 +35,7 @@ export function factsOf(i: BoxItem, units: Units): string {
     case "bait":
       return `${mass(i.mass_kg)} each${i.sink_m_s == null ? "" : `, sinks ${write(i.sink_m_s, "sinking", units)}`}`;
     case "rod":
-      return `${long(i.length_m)}${i.throws ? ", cast test taken" : ""}`;
+      return `${write(i.length_m, "distance", units)}${i.throws ? ", cast test taken" : ""}`;
     case "catapult":
       return `${long(i.elastic_m)} of elastic${i.throws_m ? `, throws ${write(i.throws_m, "distance", units)}` : ""}`;
   }

@@ -37,8 +37,7 @@ export default function CardDialog({ rig, onClose }: { rig: Rig; onClose: () => 
     placeholderData: keepPreviousData,
   });
   const rigs = what === "four" ? [rig, ...(kept.data ?? [])] : [rig];
-  const { depth, line, mass } = units;
-  const body = { rigs, what, day: today(), kept_in, units: { depth, line, mass } };
+  const body = { rigs, what, day: today(), kept_in, units };
   const sheets = useQuery({
     queryKey: ["cards", body],
     queryFn: () => api.cardSheets(body),

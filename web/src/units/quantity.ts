@@ -120,8 +120,8 @@ const FEET = new RegExp(`^${NUMBER}\\s*(?:ft|feet|foot|'|′)\\s*${NUMBER}\\s*(?
 
 const number = (text: string) => Number(text.replace(",", "."));
 
-function fail(typed: string, quantity: Quantity): Read {
-  const { what, example } = entryOf(quantity);
+function fail(typed: string, quantity: Quantity, what = entryOf(quantity).what): Read {
+  const { example } = entryOf(quantity);
   const start = typed ? `“${typed}” is not ${what}.` : `${what[0]?.toUpperCase()}${what.slice(1)} is missing.`;
   return { ok: false, sentence: `${start} Write it like ${example}.` };
 }
@@ -133,7 +133,7 @@ export function read(typed: string, quantity: Quantity, units: Units): Read {
   const both = reads === "length" ? FEET.exec(text) : null;
   if (both?.[1] && both[2]) {
     const inches = number(both[2]);
-    if (inches < 0 || inches >= 12) return fail(typed.trim(), quantity);
+    if (inches < 0 || inches >= 12) return fail(typed.trim(), quantity, `${entryOf(quantity).what} in feet and inches`);
     return {
       ok: true,
       value: (both[1].startsWith("-") ? -1 : 1) * (Math.abs(number(both[1])) * FOOT_M + inches * INCH_M),

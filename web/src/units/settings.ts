@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from "react";
 import { lasting, readAs } from "../document/storage";
-import { METRIC, type Units } from "./quantity";
+import { IMPERIAL, METRIC, type Units } from "./quantity";
 import type { Vocabulary } from "./vocabulary";
 
 export type Theme = "paper" | "dusk" | "glare";
@@ -9,7 +9,14 @@ export type Settings = { units: Units; vocabulary: Vocabulary; theme: Theme };
 const KEY = "brookwind.settings";
 const DEFAULTS: Settings = { units: METRIC, vocabulary: "uk", theme: "paper" };
 
-let current: Settings = readAs(lasting, KEY, DEFAULTS);
+let current: Settings = whole(readAs(lasting, KEY, DEFAULTS));
+
+/** Settings kept before a unit could be chosen say nothing of it. */
+function whole(kept: Settings): Settings {
+  const usual = kept.units.mass === "oz" ? IMPERIAL : METRIC;
+  return { ...kept, units: { ...usual, ...kept.units } };
+}
+
 const listeners = new Set<() => void>();
 
 export function applyTheme(): void {
