@@ -59,3 +59,40 @@ test("no file takes values from one that takes values from it", () => {
   const imagined: Record<string, string[]> = { a: ["b"], b: ["c", "d"], c: [], d: ["b"] };
   expect(circle(["a"], (name) => imagined[name] ?? [])).toEqual(["b", "d", "b"]);
 });
+
+/** Folders from the ground up: each takes only from those before it, types included. Beside one another: none from either. */
+const LAYERS = [
+  ["theme", "browser"],
+  ["units"],
+  ["api"],
+  ["testing"],
+  ["document"],
+  ["shell"],
+  ["scene"],
+  ["method", "place"],
+  ["tying", "practice", "book"],
+  ["box"],
+  ["reading"],
+  ["bankside"],
+  ["bench"],
+  ["water"],
+  ["log"],
+  ["trip"],
+  ["."],
+];
+
+test("folders take only from those below them", () => {
+  const level = new Map(LAYERS.flatMap((folders, i) => folders.map((f) => [f, i] as const)));
+  const folderOf = (name: string) => name.split("/").slice(1, -1)[0] ?? ".";
+  const up = SOURCES.flatMap((name) =>
+    [...text(name).matchAll(/(?:from |import\()"(\.[^"]+)"/g)]
+      .map(([, path = ""]) => normalize(join(dirname(name), path)))
+      .filter((target) => {
+        const [from, to] = [folderOf(name), folderOf(target)];
+        return from !== to && (level.get(to) ?? 99) >= (level.get(from) ?? -1);
+      })
+      .map((target) => `${name} takes from ${target}`),
+  );
+  expect(SOURCES.map(folderOf).filter((f) => !level.has(f))).toEqual([]);
+  expect(up).toEqual([]);
+});

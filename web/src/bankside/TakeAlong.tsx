@@ -2,13 +2,13 @@ import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type TonightRig, type Trip } from "../api/client";
+import { useKeepRig } from "../document/keepRig";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
 import { Header } from "../shell/Header";
 import { Refused } from "../shell/Refused";
 import { Failed, Loading } from "../shell/States";
 import { useAttempt } from "../shell/useAttempt";
-import { useKeepRig } from "../trip/keepRig";
 import { begun, type Day } from "./day";
 import { canKeepPages, keepPages } from "./offline";
 

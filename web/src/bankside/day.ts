@@ -1,5 +1,5 @@
 import type { LogEvent, Outing, Prepared, PreparedRig, SightRow } from "../api/client";
-import { lasting } from "../document/storage";
+import { lasting } from "../browser/storage";
 import { uuid } from "../document/uuid";
 
 /** One thing done at the water, in the order it was done: kept here until the server has it. */

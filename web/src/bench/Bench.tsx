@@ -11,8 +11,8 @@ import {
   type KeptRig,
   type Rig,
 } from "../api/client";
+import { ofTab } from "../browser/storage";
 import type { Draft } from "../document/drafts";
-import { ofTab } from "../document/storage";
 import { type Keeper, useAutosave } from "../document/useAutosave";
 import { inFlow } from "../scene/flow";
 import { BeadLine } from "../shell/BeadLine";

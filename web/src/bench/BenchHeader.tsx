@@ -1,11 +1,14 @@
 import { Text } from "@chakra-ui/react";
 import { FolderOpen } from "lucide-react";
+import { lazy, Suspense } from "react";
 import { SaveChip } from "../document/SaveChip";
-import { UndoButtons } from "../document/UndoButtons";
 import type { SaveState } from "../document/useAutosave";
 import { Button } from "../shell/Button";
 import { Header } from "../shell/Header";
+import { UndoButtons } from "../shell/UndoButtons";
 import type { BenchState } from "./useBench";
+
+const KeysDialog = lazy(() => import("./KeysDialog"));
 
 type Props = {
   bench: BenchState;
@@ -19,7 +22,7 @@ type Props = {
 export function BenchHeader({ bench, saving, keys, onKeys, onRigs }: Props) {
   const { name } = bench.rig;
   return (
-    <Header keysOpen={keys} onKeys={onKeys}>
+    <Header onKeys={() => onKeys(true)}>
       <SaveChip state={saving} />
       <UndoButtons canUndo={bench.canUndo} canRedo={bench.canRedo} undo={bench.undo} redo={bench.redo} />
       <Button
@@ -35,6 +38,7 @@ export function BenchHeader({ bench, saving, keys, onKeys, onRigs }: Props) {
           {name}
         </Text>
       </Button>
+      <Suspense>{keys && <KeysDialog onClose={() => onKeys(false)} />}</Suspense>
     </Header>
   );
 }

@@ -1,6 +1,6 @@
 import { Box, Text } from "@chakra-ui/react";
 import type { Catalogue } from "../api/client";
-import { Facts } from "../bench/stations/Facts";
+import { Facts } from "../shell/Facts";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { at, type FieldSpec } from "./fields";

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { type Entry, type Problem, Refusal } from "../api/client";
-import { ofTab } from "../document/storage";
+import { ofTab } from "../browser/storage";
 
 export type Named = { id: string; name: string; also?: string; notes: string };
 

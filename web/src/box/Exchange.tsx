@@ -3,9 +3,9 @@ import { Download, Upload } from "lucide-react";
 import { useRef, useState } from "react";
 import { api, type ImportPreview, type Incoming, Refusal } from "../api/client";
 import { Button } from "../shell/Button";
+import { nameOf } from "../shell/nameOf";
 import { Sheet } from "../shell/Sheet";
 import type { BoxState } from "./useBox";
-import { nameOf } from "./words";
 
 const brief = (v: unknown) => (v == null ? "nothing" : typeof v === "object" ? "…" : String(v));
 

@@ -1,8 +1,9 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
 import type { BoxItem, DrawnItem } from "../api/client";
-import { Facts } from "../bench/stations/Facts";
 import { Button } from "../shell/Button";
+import { Facts } from "../shell/Facts";
+import { nameOf } from "../shell/nameOf";
 import { Sheet } from "../shell/Sheet";
 import { LeftField, TextField } from "../shell/TextField";
 import { write } from "../units/quantity";
@@ -13,7 +14,7 @@ import { ElasticSheet } from "./ElasticSheet";
 import { JugSheet } from "./JugSheet";
 import type { BoxState } from "./useBox";
 import { WeighSheet } from "./WeighSheet";
-import { factsOf, nameOf } from "./words";
+import { factsOf } from "./words";
 
 type Props = {
   fields: BoxItem;

@@ -1,6 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import type { Catalogue, DrawnItem, KeptItem } from "../api/client";
+import { nameOf } from "../shell/nameOf";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { capital } from "../units/vocabulary";
@@ -8,7 +9,6 @@ import { Drawing, floatScale, WIDE } from "./Drawing";
 import { ItemSheet } from "./ItemSheet";
 import { Starters } from "./Starters";
 import type { BoxState } from "./useBox";
-import { nameOf } from "./words";
 
 type Props = {
   state: BoxState;

@@ -3,6 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, type BoxItem, Refusal, type Weighing } from "../api/client";
 import { Button } from "../shell/Button";
+import { nameOf } from "../shell/nameOf";
 import { Sheet } from "../shell/Sheet";
 import { TextField } from "../shell/TextField";
 import { read, say, write } from "../units/quantity";
@@ -10,7 +11,6 @@ import { useSettings } from "../units/settings";
 import { ReadingList } from "./ReadingList";
 import type { BoxState } from "./useBox";
 import { useTest } from "./useTest";
-import { nameOf } from "./words";
 
 type Fields = Extract<BoxItem, { kind: "shot" | "lead" }>;
 type Props = { fields: Fields; state: BoxState; onClose: () => void };

@@ -1,7 +1,8 @@
 import { expect, test } from "vitest";
 import type { BoxItem } from "../api/client";
+import { nameOf } from "../shell/nameOf";
 import { METRIC } from "../units/quantity";
-import { answers, factsOf, nameOf } from "./words";
+import { answers, factsOf } from "./words";
 
 const shot: BoxItem = {
   kind: "shot",

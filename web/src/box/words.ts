@@ -1,8 +1,6 @@
 import type { BoxItem, Catalogue } from "../api/client";
+import { nameOf } from "../shell/nameOf";
 import { type Units, write } from "../units/quantity";
-
-export const nameOf = (i: BoxItem): string =>
-  i.kind === "shot" ? `${/^\d/.test(i.size) ? "No " : ""}${i.size} ${i.material}` : i.label;
 
 /** What is worth knowing of a compartment, in a few words. */
 export function factsOf(i: BoxItem, units: Units): string {

@@ -89,6 +89,6 @@ test("a store that is forbidden is no reason to stop", async () => {
   const here = await page("here");
   expect(here.keepDraft("rig", doc("a"))).toBe(false);
   expect(here.readDraft<Doc>("rig", "pieces")).toEqual(doc("a"));
-  const { keepsAnything } = await import("./storage");
+  const { keepsAnything } = await import("../browser/storage");
   expect(keepsAnything()).toBe(false);
 });

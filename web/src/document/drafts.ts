@@ -1,5 +1,5 @@
 import { replaceEqualDeep } from "@tanstack/react-query";
-import { lasting } from "./storage";
+import { lasting } from "../browser/storage";
 import { isOpen, tab } from "./tab";
 
 /** What is not saved yet, kept in the browser: an error, a reload or a dropped connection loses nothing. */

@@ -1,4 +1,4 @@
-import { ofTab } from "./storage";
+import { ofTab } from "../browser/storage";
 import { uuid } from "./uuid";
 
 /** A name for this tab, over a reload. A tab that was duplicated has the other's name at first, and gets its own. */

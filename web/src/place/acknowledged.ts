@@ -1,4 +1,4 @@
-import { lasting, readAs } from "../document/storage";
+import { lasting, readAs } from "../browser/storage";
 
 /** Which cautions were read at a place today. Tomorrow, or elsewhere, they are said again. */
 const KEY = "brookwind.cautions";

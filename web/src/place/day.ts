@@ -1,6 +1,6 @@
 import { useSyncExternalStore } from "react";
 import type { Day } from "../api/client";
-import { lasting, readAs } from "../document/storage";
+import { lasting, readAs } from "../browser/storage";
 
 /** The day a rig is meant for, as far as rules ask: kept on this device, for no rig in particular. */
 const KEY = "brookwind.day";

@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api, type KeptRules, type PlaceRules, type Problem, Refusal } from "../api/client";
-import { ofTab } from "../document/storage";
+import { ofTab } from "../browser/storage";
 
 const draftOf = (water: string) => `brookwind.rules.${water}`;
 

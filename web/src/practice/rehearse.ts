@@ -1,5 +1,5 @@
 import type { Rig } from "../api/client";
-import { ofTab } from "../document/storage";
+import { ofTab } from "../browser/storage";
 
 const KEY = "brookwind.rehearse";
 

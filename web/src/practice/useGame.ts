@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useState } from "react";
 import { api, Refusal, type Rig, type Schemas } from "../api/client";
-import { lasting, readAs } from "../document/storage";
+import { lasting, readAs } from "../browser/storage";
 import { uuid } from "../document/uuid";
 
 export type ExerciseId = Schemas["DealRequest"]["exercise"];

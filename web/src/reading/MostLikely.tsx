@@ -1,11 +1,11 @@
 import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import type { FloatReading, Likely, Rig, Seen } from "../api/client";
-import { keepSeen } from "../bench/keepSeen";
 import { Button } from "../shell/Button";
 import { Refused } from "../shell/Refused";
 import { say, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { inWords } from "../units/vocabulary";
+import { keepSeen } from "./keepSeen";
 import { useApplied } from "./useApplied";
 
 /** Causes shown at once; what comes after them is folded up. */

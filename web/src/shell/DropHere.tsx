@@ -3,12 +3,12 @@ import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, Refusal, type Rig, type Survey } from "../api/client";
-import { nameOf } from "../box/words";
 import { uuid } from "../document/uuid";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { Button } from "./Button";
 import type { Found, Take } from "./dropped";
+import { nameOf } from "./nameOf";
 import { Sheet } from "./Sheet";
 import { TheBundle } from "./TheBundle";
 

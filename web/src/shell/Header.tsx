@@ -6,7 +6,6 @@ import { Button } from "./Button";
 import { Standing } from "./Standing";
 
 const SettingsDialog = lazy(() => import("./SettingsDialog"));
-const KeysDialog = lazy(() => import("./KeysDialog"));
 
 /** Address, name, and the addresses that belong to it. */
 const SCREENS: [string, string, string[]][] = [
@@ -20,10 +19,10 @@ const SCREENS: [string, string, string[]][] = [
   ["/practice", "Practice", ["/practice"]],
 ];
 
-type Props = { children?: ReactNode; keysOpen?: boolean; onKeys?: (open: boolean) => void };
+type Props = { children?: ReactNode; onKeys?: () => void };
 
 /** The bar: name, the screens there are, what the screen puts in it, settings. */
-export function Header({ children, keysOpen = false, onKeys }: Props) {
+export function Header({ children, onKeys }: Props) {
   const { pathname } = useLocation();
   const [settings, setSettings] = useState(false);
   return (
@@ -77,7 +76,7 @@ export function Header({ children, keysOpen = false, onKeys }: Props) {
               size="icon"
               aria-label="Keys"
               title="Keys (?)"
-              onClick={() => onKeys(true)}
+              onClick={() => onKeys()}
               hideBelow="md"
             >
               <Keyboard />
@@ -87,10 +86,7 @@ export function Header({ children, keysOpen = false, onKeys }: Props) {
             <Settings2 />
           </Button>
         </Flex>
-        <Suspense>
-          {settings && <SettingsDialog onClose={() => setSettings(false)} />}
-          {keysOpen && onKeys && <KeysDialog onClose={() => onKeys(false)} />}
-        </Suspense>
+        <Suspense>{settings && <SettingsDialog onClose={() => setSettings(false)} />}</Suspense>
       </Flex>
       <Standing />
     </>

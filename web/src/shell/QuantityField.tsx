@@ -1,7 +1,7 @@
 import { Input } from "@chakra-ui/react";
 import { useEffect, useState } from "react";
+import { ofTab } from "../browser/storage";
 import { isLeaving } from "../document/leaving";
-import { ofTab } from "../document/storage";
 import { forField, type Quantity, read } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { Labelled } from "./Labelled";

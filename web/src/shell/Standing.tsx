@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { X } from "lucide-react";
 import { useState } from "react";
 import { api, sentenceOf } from "../api/client";
-import { keepsAnything, ofTab } from "../document/storage";
+import { keepsAnything, ofTab } from "../browser/storage";
 import { Button } from "./Button";
 
 const READ = "brookwind.standing";

@@ -2,6 +2,7 @@ import { Box, Flex, Grid, Heading, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
 import { api, type Catalogue, type Tonight, type TonightRig } from "../api/client";
+import { useKeepRig } from "../document/keepRig";
 import { rehearse } from "../practice/rehearse";
 import { Miniature } from "../scene/Miniature";
 import { Button } from "../shell/Button";
@@ -10,7 +11,6 @@ import { useAttempt } from "../shell/useAttempt";
 import { say, type Units, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { inWords } from "../units/vocabulary";
-import { useKeepRig } from "./keepRig";
 
 type Props = {
   tonight: Tonight;

@@ -1,5 +1,5 @@
 import type { Threading } from "../api/client";
-import { lasting, readAs } from "../document/storage";
+import { lasting, readAs } from "../browser/storage";
 
 /** What is done at the table: what waits for the water is told, and is no step. */
 export const atTable = (list: Threading) => list.steps.filter((s) => !s.at_water);

@@ -1,5 +1,5 @@
 import { useSyncExternalStore } from "react";
-import { lasting, readAs } from "../document/storage";
+import { lasting, readAs } from "../browser/storage";
 import { IMPERIAL, METRIC, type Units } from "./quantity";
 import type { Vocabulary } from "./vocabulary";
 

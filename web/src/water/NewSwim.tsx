@@ -2,7 +2,7 @@ import { Stack, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, Refusal } from "../api/client";
-import { useSwims } from "../bench/useSwims";
+import { useSwims } from "../place/useSwims";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
 import { QuantityField } from "../shell/QuantityField";

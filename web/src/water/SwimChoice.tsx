@@ -1,6 +1,6 @@
 import { Box, Flex } from "@chakra-ui/react";
 import { Plus } from "lucide-react";
-import type { useSwims } from "../bench/useSwims";
+import type { useSwims } from "../place/useSwims";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
 

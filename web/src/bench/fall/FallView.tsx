@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Pause, Play, X } from "lucide-react";
 import { type ReactNode, type RefObject, useEffect, useRef, useState } from "react";
 import { api, type Fall, type Rig } from "../../api/client";
-import { ofTab, readAs } from "../../document/storage";
+import { ofTab, readAs } from "../../browser/storage";
 import { Button } from "../../shell/Button";
 import { useSize } from "../../shell/useSize";
 import { write } from "../../units/quantity";

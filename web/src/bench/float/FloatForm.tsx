@@ -5,10 +5,10 @@ import { api, type Catalogue, type FloatFacts, type FloatSpec, Refusal } from ".
 import { useAnswer } from "../../document/useAnswer";
 import { Button } from "../../shell/Button";
 import { Choice, options } from "../../shell/Choice";
+import { Facts } from "../../shell/Facts";
 import { Sheet } from "../../shell/Sheet";
 import { TextField } from "../../shell/TextField";
 import { forField, type Quantity, read, type Units, unitOf, write } from "../../units/quantity";
-import { Facts } from "../stations/Facts";
 import { guessedWords } from "./ThisFloat";
 
 type Props = {

@@ -2,8 +2,8 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import type { Choosing, Evaluation, FloatSpec } from "../../api/client";
 import { colour } from "../../scene/colour";
 import { StandingFloat } from "../../scene/StandingFloat";
+import { Facts } from "../../shell/Facts";
 import { type Units, write } from "../../units/quantity";
-import { Facts } from "../stations/Facts";
 import { Why } from "../stations/Why";
 
 const GUESSED: Record<string, string> = {

@@ -3,11 +3,11 @@ import { Eye, EyeOff } from "lucide-react";
 import type { Choosing, Evaluation } from "../../api/client";
 import { inFlow } from "../../scene/flow";
 import { Button } from "../../shell/Button";
+import { Facts } from "../../shell/Facts";
 import { QuantityField } from "../../shell/QuantityField";
 import { say, type Units, write } from "../../units/quantity";
 import { useHere } from "../here";
 import { problemAt } from "../problemAt";
-import { Facts } from "../stations/Facts";
 import { Why } from "../stations/Why";
 
 type Props = {

@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import type { BoxItem } from "../../api/client";
-import { nameOf } from "../../box/words";
 import { Button } from "../../shell/Button";
+import { nameOf } from "../../shell/nameOf";
 import { useHere } from "../here";
 
 /** What a part of the box is called on the typed line. */

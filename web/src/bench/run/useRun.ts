@@ -1,7 +1,7 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, type Rig, type Schemas } from "../../api/client";
-import { ofTab, readAs } from "../../document/storage";
+import { ofTab, readAs } from "../../browser/storage";
 import { useRested } from "../../document/useRested";
 
 export type RunPlan = Schemas["RunPlan"];

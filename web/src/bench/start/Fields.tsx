@@ -1,9 +1,9 @@
 import { Box, Grid } from "@chakra-ui/react";
 import type { Catalogue, Conditions, Rig, Schemas } from "../../api/client";
+import type { useSwims } from "../../place/useSwims";
 import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { TackleField } from "../TackleField";
-import type { useSwims } from "../useSwims";
 
 type Lie = NonNullable<Schemas["Purpose"]["lie"]>;
 type Kind = "usual" | "bed" | "off" | "down" | "top";

@@ -4,12 +4,12 @@ import { Shapes } from "lucide-react";
 import { lazy, Suspense, useMemo, useState } from "react";
 import { api, type Catalogue, type Conditions, type Purpose } from "../../api/client";
 import { Reasons } from "../../method/Reasons";
+import { useSwims } from "../../place/useSwims";
 import { Button } from "../../shell/Button";
 import { Choice, options } from "../../shell/Choice";
 import { Sheet } from "../../shell/Sheet";
 import { TextField } from "../../shell/TextField";
 import { capital } from "../../units/vocabulary";
-import { useSwims } from "../useSwims";
 import {
   lieOf,
   type Reach,

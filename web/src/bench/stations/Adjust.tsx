@@ -2,13 +2,13 @@ import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { type Adjusted, api, Refusal } from "../../api/client";
+import { keepSeen } from "../../reading/keepSeen";
 import { inFlow } from "../../scene/flow";
 import { Button } from "../../shell/Button";
 import { QuantityField } from "../../shell/QuantityField";
 import { say, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { useHere } from "../here";
-import { keepSeen } from "../keepSeen";
 
 /** The smallest change that puts the rig right, by what it should show or by what is seen at the water. */
 export function Adjust() {

@@ -4,10 +4,10 @@ import { Waves } from "lucide-react";
 import { Link } from "react-router";
 import { api, type Rig, sentenceOf } from "../../api/client";
 import { Button } from "../../shell/Button";
+import { Facts } from "../../shell/Facts";
+import { useNow } from "../../shell/useNow";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
-import { useNow } from "../../water/useNow";
-import { Facts } from "./Facts";
 
 type Props = { swimId: string; rig: Rig; onDepth: (depth_m: number) => void };
 

@@ -5,6 +5,7 @@ import type { Rig } from "../../api/client";
 import { FishFacts } from "../../method/FishFacts";
 import { Button } from "../../shell/Button";
 import { Choice, options } from "../../shell/Choice";
+import { Facts } from "../../shell/Facts";
 import { QuantityField } from "../../shell/QuantityField";
 import { type Units, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
@@ -12,7 +13,6 @@ import { capital, type Vocabulary, word } from "../../units/vocabulary";
 import { useHere } from "../here";
 import { problemAt } from "../problemAt";
 import type { Station } from "../station";
-import { Facts } from "./Facts";
 
 const hookName = (size: number) => (size < 0 ? `${-size}/0` : String(size));
 

@@ -4,13 +4,13 @@ import { useState } from "react";
 import { api, type Schemas } from "../../api/client";
 import { useRested } from "../../document/useRested";
 import { Choice, options } from "../../shell/Choice";
+import { Facts } from "../../shell/Facts";
 import { QuantityField } from "../../shell/QuantityField";
 import { say, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { useHere } from "../here";
 import type { RunPlan } from "../run/useRun";
 import type { Station } from "../station";
-import { Facts } from "./Facts";
 import { Why } from "./Why";
 
 type Thrown = Schemas["Thrown"];

@@ -3,10 +3,10 @@ import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue } from "react";
 import { api, type Evaluation, type MovingStop, type Rig, sentenceOf } from "../../api/client";
 import { Choice, options } from "../../shell/Choice";
+import { Facts } from "../../shell/Facts";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import type { BenchState } from "../useBench";
-import { Facts } from "./Facts";
 import { HoldCurve } from "./HoldCurve";
 
 const BEDS = ["silt", "sand", "gravel", "rock"] as const;

@@ -1,11 +1,11 @@
 import { Box, Grid } from "@chakra-ui/react";
 import type { Component, Tackle } from "../../api/client";
 import { Choice } from "../../shell/Choice";
+import { Facts } from "../../shell/Facts";
 import { QuantityField } from "../../shell/QuantityField";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import type { BenchState } from "../useBench";
-import { Facts } from "./Facts";
 
 type Way = NonNullable<Tackle["passing"]>;
 

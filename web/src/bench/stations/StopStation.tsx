@@ -2,13 +2,13 @@ import { Box, Stack, Text } from "@chakra-ui/react";
 import { MoveVertical } from "lucide-react";
 import { type MovingStop, type StopAnswer, sentenceOf } from "../../api/client";
 import { Button } from "../../shell/Button";
+import { Facts } from "../../shell/Facts";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { word } from "../../units/vocabulary";
 import { useHere } from "../here";
 import type { Station } from "../station";
 import { CurrentFields } from "./CurrentFields";
-import { Facts } from "./Facts";
 import { HoldBack, useMovingStop, WhereItIs } from "./InCurrent";
 import { Why } from "./Why";
 

@@ -4,11 +4,11 @@ import { useState } from "react";
 import { api, type BoxItem, type Rig, type Schemas } from "../../api/client";
 import { useRested } from "../../document/useRested";
 import { Choice, options } from "../../shell/Choice";
+import { Facts } from "../../shell/Facts";
 import { QuantityField } from "../../shell/QuantityField";
 import { say, write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { useHere } from "../here";
-import { Facts } from "./Facts";
 
 type CastWish = Schemas["CastWish"];
 type Rod = Extract<BoxItem, { kind: "rod" }>;

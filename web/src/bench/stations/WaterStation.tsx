@@ -1,17 +1,17 @@
 import { Stack } from "@chakra-ui/react";
 import type { Rig } from "../../api/client";
+import { KeepDepth } from "../../place/KeepDepth";
+import { useSwims } from "../../place/useSwims";
 import { Choice, options } from "../../shell/Choice";
+import { Facts } from "../../shell/Facts";
 import { QuantityField } from "../../shell/QuantityField";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { capital, word } from "../../units/vocabulary";
-import { KeepDepth } from "../../water/KeepDepth";
 import { useHere } from "../here";
 import { problemAt } from "../problemAt";
 import type { Station } from "../station";
-import { useSwims } from "../useSwims";
 import { AtSwim } from "./AtSwim";
-import { Facts } from "./Facts";
 import { Why } from "./Why";
 
 const SALT: [string, number][] = [

@@ -1,6 +1,7 @@
 import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
 import { Plus, Trash2 } from "lucide-react";
 import type { Sounding } from "../../api/client";
+import { KeepDepth } from "../../place/KeepDepth";
 import { Button } from "../../shell/Button";
 import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
@@ -9,7 +10,6 @@ import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
 import { many, type WaterBead } from "../bead";
 import { useWater } from "../here";
-import { KeepDepth } from "../KeepDepth";
 import { freshId } from "../useSurvey";
 
 const BEDS: Sounding["bed"][] = ["unknown", "silt", "clay", "sand", "gravel", "rock", "weed"];

@@ -1,9 +1,9 @@
 import { Box, Grid, Stack, Text } from "@chakra-ui/react";
 import type { Picture, Survey } from "../../api/client";
-import { Facts } from "../../bench/stations/Facts";
 import { Why } from "../../bench/stations/Why";
 import { colour } from "../../scene/colour";
 import { Choice, options } from "../../shell/Choice";
+import { Facts } from "../../shell/Facts";
 import { QuantityField } from "../../shell/QuantityField";
 import { clock } from "../../units/clock";
 import { write } from "../../units/quantity";

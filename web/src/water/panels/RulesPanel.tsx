@@ -1,10 +1,10 @@
 import { Box, Grid, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { api, type Catalogue, type KeptRules } from "../../api/client";
-import { useSwims } from "../../bench/useSwims";
 import { changeDay, NO_DAY, useDay } from "../../place/day";
 import { RulesForm } from "../../place/RulesForm";
 import { useRules } from "../../place/useRules";
+import { useSwims } from "../../place/useSwims";
 import { Button } from "../../shell/Button";
 import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";

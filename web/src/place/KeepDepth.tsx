@@ -2,11 +2,11 @@ import { Box, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, Refusal } from "../api/client";
-import { useSwims } from "../bench/useSwims";
 import { Button } from "../shell/Button";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { word } from "../units/vocabulary";
+import { useSwims } from "./useSwims";
 
 /** Put a depth into the book, where new rigs take it from. */
 export function KeepDepth({ depth_m, swimId }: { depth_m: number; swimId: string }) {

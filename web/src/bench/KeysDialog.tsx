@@ -1,9 +1,9 @@
 import { Grid, Text } from "@chakra-ui/react";
 import { Fragment } from "react";
-import { KEYS } from "../bench/keys";
-import { STATIONS } from "../bench/stations/all";
+import { Sheet } from "../shell/Sheet";
 import { useSettings } from "../units/settings";
-import { Sheet } from "./Sheet";
+import { KEYS } from "./keys";
+import { STATIONS } from "./stations/all";
 
 export default function KeysDialog({ onClose }: { onClose: () => void }) {
   const { vocabulary } = useSettings();

@@ -1,5 +1,5 @@
 import { Redo2, Undo2 } from "lucide-react";
-import { Button } from "../shell/Button";
+import { Button } from "./Button";
 
 type Props = { canUndo: boolean; canRedo: boolean; undo: () => void; redo: () => void };
 
