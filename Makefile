@@ -1,4 +1,4 @@
-# `make demo` and `make test` do everything on a machine with Python 3.11, Node 20 and apt.
+# `make demo` and `make test` do everything on a machine with Python 3.11 to 3.13, Node 20 and apt.
 SHELL := /bin/bash
 PYTHON ?= python3
 BIN := .venv/bin
@@ -65,8 +65,8 @@ web-unit: .stamps/web
 count: .stamps/dev ## lines of code and of tests
 	@$(BIN)/python scripts/count.py
 
-mutate: .stamps/dev ## does a test notice when the core is wrong? prints the mutations that live
-	$(BIN)/python -m benchmarks.mutate $(ONLY)
+mutate: .stamps/dev ## does a test notice when the core is wrong? prints what lives; SEED=n draws sixty sites
+	$(if $(SEED),SEED=$(SEED) $(BIN)/python -m benchmarks.mutate_drawn,$(BIN)/python -m benchmarks.mutate $(ONLY))
 
 soak: .stamps/dev build ## try to break it, for some twenty minutes; SHARE=0.05 for a twentieth of it
 	SHARE=$(SHARE) $(BIN)/python -m benchmarks.soak
@@ -94,13 +94,15 @@ lock: .stamps/dev ## resolve the Python locks again
 
 build: brookwind/static/index.html
 
-brookwind/static/index.html: .stamps/web $(WEB_SOURCES)
+brookwind/static/index.html: .stamps/runtime .stamps/web $(WEB_SOURCES)
 	cd web && npx vite build --logLevel warn
+	$(BIN)/python scripts/licences.py brookwind/static/licences.txt
 	gzip -9 -k -n brookwind/static/assets/*.js brookwind/static/assets/*.css # not packed anew for every page
 	@touch $@
 
 .stamps/runtime: requirements/runtime.lock pyproject.toml
-	@$(PYTHON) -c 'import sys; sys.exit(sys.version_info[:2] != (3, 11))' || { echo "Python 3.11 is needed: make PYTHON=/path/to/python3.11"; exit 1; }
+	@$(PYTHON) -c 'import sys; sys.exit(not (3, 11) <= sys.version_info[:2] <= (3, 13))' \
+	|| { echo "Python 3.11, 3.12 or 3.13 is needed: make PYTHON=/path/to/python3"; exit 1; }
 	test -d .venv || $(PYTHON) -m venv .venv
 	$(BIN)/pip install $(LOCKED) -r requirements/runtime.lock
 	$(BIN)/pip install --quiet --no-build-isolation --no-deps --editable .

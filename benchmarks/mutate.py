@@ -14,7 +14,9 @@ import subprocess
 import sys
 import tempfile
 import time
+from collections.abc import Iterator
 from concurrent.futures import ThreadPoolExecutor
+from contextlib import contextmanager
 from pathlib import Path
 from queue import Queue
 from typing import NamedTuple
@@ -22,7 +24,9 @@ from typing import NamedTuple
 ROOT = Path(__file__).parents[1]
 CORE = "brookwind/core"
 MOST_LIVING = 4
-WORKERS = 2
+WORKERS = int(os.environ.get("WORKERS") or 2)
+STUCK_S = 240
+"""Tests that run longer have noticed: a loop no longer ends. [s]"""
 
 
 class Mutation(NamedTuple):
@@ -135,6 +139,26 @@ MUTATIONS = (
 )  # fmt: skip
 
 
+def passes(files: list[str], copy: Path) -> bool:
+    """True when test files pass in a copy of the tree.
+
+    files: the tests, below the copy.
+    copy: the copy.
+    Raises: ValueError when they cannot be asked.
+    """
+    # The copy comes first on the path, before the tree that is installed.
+    env = {**os.environ, "PYTHONPATH": str(copy), "PYTHONDONTWRITEBYTECODE": "1"}
+    command = [sys.executable, "-m", "pytest", "-x", "-q", "-p", "no:benchmark", "-p", "no:xdist", *files]
+    try:
+        done = subprocess.run(command, cwd=copy, env=env, capture_output=True, text=True, timeout=STUCK_S)
+    except subprocess.TimeoutExpired:
+        return False
+    # 2: the tests could not even be collected, which is noticed too.
+    if done.returncode not in (0, 1, 2):
+        raise ValueError(f"{files} could not be asked\n{done.stdout[-2000:]}{done.stderr[-2000:]}")
+    return done.returncode == 0
+
+
 def lives(mutation: Mutation, copy: Path) -> bool:
     """True when the tests asked do not notice the mutation.
 
@@ -147,35 +171,38 @@ def lives(mutation: Mutation, copy: Path) -> bool:
     if text.count(mutation.old) != 1:
         raise ValueError(f"{mutation.id}: {mutation.old!r} stands {text.count(mutation.old)} times in {mutation.file}")
     path.write_text(text.replace(mutation.old, mutation.new), encoding="utf-8")
-    files = [f"tests/core/test_{name}.py" for name in mutation.tests.split()]
-    # The copy comes first on the path, before the tree that is installed.
-    env = {**os.environ, "PYTHONPATH": str(copy), "PYTHONDONTWRITEBYTECODE": "1"}
-    command = [sys.executable, "-m", "pytest", "-x", "-q", "-p", "no:benchmark", "-p", "no:xdist", *files]
-    done = subprocess.run(command, cwd=copy, env=env, capture_output=True, text=True)
+    living = passes([f"tests/core/test_{name}.py" for name in mutation.tests.split()], copy)
     path.write_text(text, encoding="utf-8")
-    if done.returncode not in (0, 1):
-        raise ValueError(f"{mutation.id}: the tests could not be asked\n{done.stdout[-2000:]}{done.stderr[-2000:]}")
-    return done.returncode == 0
+    return living
+
+
+@contextmanager
+def copies() -> Iterator[Queue[Path]]:
+    """Copies of the tree to change, one for each worker."""
+    free = Queue[Path]()
+    with tempfile.TemporaryDirectory() as folder:
+        for i in range(WORKERS):
+            copy = Path(folder) / str(i)
+            for part in ("brookwind", "tests", "benchmarks"):
+                shutil.copytree(ROOT / part, copy / part, ignore=shutil.ignore_patterns("__pycache__", "static"))
+            for file in ("pyproject.toml", "CONTRIBUTING.md"):
+                shutil.copy(ROOT / file, copy)
+            free.put(copy)
+        yield free
 
 
 def main(only: str = "") -> int:
     """Put the mutations to the tests; how many live beyond what is allowed."""
     wanted = [m for m in MUTATIONS if not only or m.id in only.split(",")]
-    began, copies = time.monotonic(), Queue[Path]()
-    with tempfile.TemporaryDirectory() as folder:
-        for i in range(WORKERS):
-            copy = Path(folder) / str(i)
-            for part in ("brookwind", "tests"):
-                shutil.copytree(ROOT / part, copy / part, ignore=shutil.ignore_patterns("__pycache__", "static"))
-            shutil.copy(ROOT / "pyproject.toml", copy)
-            copies.put(copy)
+    began = time.monotonic()
+    with copies() as free:
 
         def put(mutation: Mutation) -> str | None:
-            copy = copies.get()
+            copy = free.get()
             try:
                 return mutation.id if lives(mutation, copy) else None
             finally:
-                copies.put(copy)
+                free.put(copy)
 
         with ThreadPoolExecutor(WORKERS) as pool:
             living = [m for m in pool.map(put, wanted) if m]

@@ -118,7 +118,7 @@ def test_shot_is_weighed_on_the_live_scale(shed: Server, page: Page) -> None:
     expect(sheet.get_by_text("11 weighed")).to_be_visible()
     sheet.get_by_role("button", name="Let go").click()
     sheet.get_by_role("button", name="Use this mass").click()
-    expect(page.get_by_text(re.compile(r"0\.4\d* g, weighed"))).to_be_visible()
+    expect(page.get_by_text(re.compile(r"0\.4\d*\sg, weighed"))).to_be_visible()
 
 
 def test_a_proposal_is_looked_at_before_it_is_taken_and_a_piece_stays_fixed(shed: Server, page: Page) -> None:
@@ -199,9 +199,9 @@ def test_a_bait_is_timed_in_a_jug(shed: Server, page: Page) -> None:
     sheet = page.get_by_role("dialog")
     sheet.get_by_role("button", name="Time maggots").click()
     sheet.get_by_role("button", name="Add", exact=True).click()
-    expect(sheet.get_by_text("such as 40 and 8.2")).to_be_visible()
+    expect(sheet.get_by_text(re.compile(r"such as 40\scm and 8\.2 s"))).to_be_visible()
     sheet.get_by_label("Time").fill("14,5")
     page.keyboard.press("Enter")
     expect(sheet.get_by_text("Sinks at")).to_be_visible()
     sheet.get_by_role("button", name="Use this density").click()
-    expect(page.get_by_text("sinks 2.8 cm/s")).to_be_visible()
+    expect(page.get_by_text(re.compile(r"sinks 2\.8\scm/s"))).to_be_visible()

@@ -59,6 +59,9 @@ export default function SettingsDialog({ onClose }: { onClose: () => void }) {
             <a className="bw-link" href="/api/copies/photographs.zip" download>
               All photographs (zip)
             </a>
+            <a className="bw-link" href="/licences.txt" target="_blank" rel="noreferrer">
+              Licences of what Brookwind is built on
+            </a>
           </Stack>
           <PutBack />
         </Box>

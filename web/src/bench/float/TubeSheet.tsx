@@ -8,7 +8,7 @@ import { Choice } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { Sheet } from "../../shell/Sheet";
 import { TextField } from "../../shell/TextField";
-import { read, say, type Units, write } from "../../units/quantity";
+import { forField, read, say, type Units, write } from "../../units/quantity";
 import { Why } from "../stations/Why";
 import { FitCurve } from "./FitCurve";
 import { useBoxFloat } from "./useBoxFloat";
@@ -206,7 +206,7 @@ function ReadingsTable({ readings, residuals, onRemove, units }: TableProps) {
                 {r.label && !r.label.endsWith("g") ? `, ${write(r.load_kg, "load", units)}` : ""}
               </td>
               <td>
-                {r.seen === "sunk" ? "under" : r.seen === "mark" ? "at its mark" : write(r.tip_m ?? 0, "tip", units)}
+                {r.seen === "sunk" ? "under" : r.seen === "mark" ? "at its mark" : forField(r.tip_m ?? 0, "tip", units)}
               </td>
               <td>
                 {residual ? (residual.fitted_m > 0 ? write(residual.fitted_m, "tip", units) : "under") : ""}
