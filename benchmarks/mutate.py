@@ -94,7 +94,7 @@ MUTATIONS = (
     _m("adjust-sign", "balance/adjust.py", "(1.0 if after < target", "(1.0 if after > target", "figures box"),
     _m("overload", "balance/target.py", "(pull_n - self.lifted_n) / self.overload", "(pull_n - self.lifted_n)",
        "figures families"),
-    _m("equivalent-water", "balance/equivalents.py", "here.immersion_m, there.water_kg_m3)",
+    _m("equivalent-water", "balance/equivalents.py", "here.immersion_m, elsewhere.water_kg_m3)",
        "here.immersion_m, here.water_kg_m3)", "figures tip"),
     _m("lift", "situation.py", "carried = rest.pull_n - lifted", "carried = rest.pull_n + lifted", "balance motion"),
     _m("jug-rate", "box/jug.py", "len(readings) ** 0.5 / time", "len(readings) / time", "figures"),

@@ -16,20 +16,20 @@ RIGS = {r.id: r for r in demo_rigs()}
 
 
 def _ready(rig: Rig) -> Situation:
-    there = Situation(rig)
-    assert there.fallen is not None
-    assert there.settled is not None
-    _ = there.moving
-    return there
+    situation = Situation(rig)
+    assert situation.fallen is not None
+    assert situation.settled is not None
+    _ = situation.moving
+    return situation
 
 
 @pytest.mark.parametrize("far_m", [8.0, 16.0])
 def test_the_plan_of_a_run(benchmark: BenchmarkFixture, far_m: float) -> None:
     rig = RIGS["grayling-avon"]
-    there = _ready(rig.model_copy(update={"conditions": rig.conditions.model_copy(update={"distance_m": far_m})}))
-    assert benchmark(run_plan, there.rig, RunWish(), there).drift is not None
+    situation = _ready(rig.model_copy(update={"conditions": rig.conditions.model_copy(update={"distance_m": far_m})}))
+    assert benchmark(run_plan, situation.rig, RunWish(), situation).drift is not None
 
 
 def test_a_cast(benchmark: BenchmarkFixture) -> None:
-    there = _ready(RIGS["bream-slider"])
-    assert benchmark(casting, there.rig, None, there).reaches
+    situation = _ready(RIGS["bream-slider"])
+    assert benchmark(casting, situation.rig, None, situation).reaches

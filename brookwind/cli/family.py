@@ -33,17 +33,17 @@ def family_command(
         if name in FAMILY:
             usual = usual_conditions(FAMILY[name])
             conditions = usual.model_copy(update={"current_m_s": current})
-        there = Water(depth_m=2.0 if depth is None else depth, temperature_c=temperature, salinity=salinity)
-        typer.echo(_tied(name, there, species, conditions).model_dump_json(indent=2))
+        water_here = Water(depth_m=2.0 if depth is None else depth, temperature_c=temperature, salinity=salinity)
+        typer.echo(_tied(name, water_here, species, conditions).model_dump_json(indent=2))
     elif depth is None:
         for f in FAMILIES:
             typer.echo(f"{f.number:2d}  {f.id:16s} {f.name}")
     else:
-        there = Water(depth_m=depth, temperature_c=temperature, salinity=salinity)
+        water_here = Water(depth_m=depth, temperature_c=temperature, salinity=salinity)
         conditions = Conditions.model_validate(
             {"distance_m": distance, "current_m_s": current, "tackle": tackle, "rod_m": rods.get(tackle, 3.9)}
         )
-        _say_ranked(Purpose(water=there, species=species, conditions=conditions), as_json)
+        _say_ranked(Purpose(water=water_here, species=species, conditions=conditions), as_json)
 
 
 def _tied(name: str, water: Water, species: str | None, conditions: Conditions | None) -> Rig:

@@ -48,15 +48,15 @@ def shape_command(
     as_json: AsJson = False,
 ) -> None:  # fmt: skip
     rig = in_water(rig_file, depth, surface, hold, exponent)
-    there = Situation(rig)
-    problem = there.moving_problem
+    situation = Situation(rig)
+    problem = situation.moving_problem
     if problem is not None:
         raise BrookwindError(problem)
-    if there.moving is None:
+    if situation.moving is None:
         typer.echo("Still water: the line hangs straight down. Give --surface.")
         return
-    typer.echo(there.moving.model_dump_json(indent=2) if as_json else _say_shape(there.moving))
-    if there.moving.status != "stands":
+    typer.echo(situation.moving.model_dump_json(indent=2) if as_json else _say_shape(situation.moving))
+    if situation.moving.status != "stands":
         raise typer.Exit(5)
 
 

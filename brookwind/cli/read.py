@@ -17,10 +17,10 @@ def read_command(
     seen: Annotated[str, typer.Option(help='What is seen, such as "flat, bead arrived" or "too high by 3 mm".')],
     as_json: AsJson = False,
 ) -> None:
-    there = Situation(rig_from(rig_file))
-    reader = Reader(there)
+    situation = Situation(rig_from(rig_file))
+    reader = Reader(situation)
     words = said(seen, reader.f.tip_m)
-    reckoned = there.ready_s if words.after_s else None
+    reckoned = situation.ready_s if words.after_s else None
     late = words.after_s / reckoned if words.after_s and reckoned else None
     reading = reader.read(seen_of(words, late))
     typer.echo(reading.model_dump_json(indent=2) if as_json else _lines(reading))

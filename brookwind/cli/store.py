@@ -46,9 +46,9 @@ def restore_command(
     if not yes:
         typer.echo("Nothing was changed. Stop Brookwind and add --yes to put the copy in its place.")
         return
-    there = path.exists()
+    existed = path.exists()
     restore(path, file)
-    typer.echo(f"Put back. What was there before is in {before_restoring(path)}." if there else "Put back.")
+    typer.echo(f"Put back. What was there before is in {before_restoring(path)}." if existed else "Put back.")
 
 
 def doctor_command(

@@ -111,11 +111,11 @@ class Situation:
         stop, rest = self._stop
         if stop.wanted_m == self.rig.setting_m:
             return self
-        there = self.varied(lambda rig: set_stop(rig, stop.wanted_m))
+        situation = self.varied(lambda rig: set_stop(rig, stop.wanted_m))
         if rest is not None:
             # It was brought to rest there to find the setting.
-            there.__dict__["settled"] = rest
-        return there
+            situation.__dict__["settled"] = rest
+        return situation
 
     @property
     def stop_problem(self) -> Problem | None:
@@ -223,11 +223,11 @@ class Situation:
         if not self.settled.laid.on_bed or not self.moves:
             return self
         try:
-            there = self.set_for_still
-            _ = there.settled
+            situation = self.set_for_still
+            _ = situation.settled
         except BrookwindError:
             return self
-        return there
+        return situation
 
     @cached_property
     def lifted_n(self) -> float:

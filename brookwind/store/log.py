@@ -118,9 +118,9 @@ class Log:
     def create(self, outing: Outing) -> KeptOuting:
         """Keep a new session; the same one once more is the one that is there. Raises: Taken when it is another."""
         take_right_to_write(self.session)
-        there = self.session.get(OutingRow, outing.id)
-        if there is not None:
-            if self._fields(there) != outing:
+        row = self.session.get(OutingRow, outing.id)
+        if row is not None:
+            if self._fields(row) != outing:
                 raise Taken.one("taken", f"There is a session {outing.id!r} already.", "Use another id.", ("id",))
             return self.get(outing.id)
         self.session.add(OutingRow(id=outing.id, **self._columns(outing)))
@@ -165,9 +165,9 @@ class Log:
         """Keep an event; sent again it changes nothing. Raises: NotKept, Taken; OutOfRange outside its session."""
         take_right_to_write(self.session)
         check_within(self._fields(self._row(key)), event)
-        there = self.session.get(EventRow, event.id)
-        if there is not None:
-            if there.outing_id != key or self._event(there) != event:
+        row = self.session.get(EventRow, event.id)
+        if row is not None:
+            if row.outing_id != key or self._event(row) != event:
                 raise Taken.one(
                     "taken", f"There is an event {event.id!r} already.", "Give it an id of its own.", ("id",)
                 )
@@ -203,15 +203,15 @@ class Log:
         Raises: OutOfRange for an event outside its session.
         """
         take_right_to_write(self.session)
-        there = set(self.session.exec(select(OutingRow.id)).all())
+        known_ids = set(self.session.exec(select(OutingRow.id)).all())
         known = set(self.session.exec(select(EventRow.id)).all())
         new = list(outings)
         for outing, events in new:
             for event in events:
                 check_within(outing, event)
-            if outing.id not in there:
+            if outing.id not in known_ids:
                 self.session.add(OutingRow(id=outing.id, **self._columns(outing)))
-                there.add(outing.id)
+                known_ids.add(outing.id)
         # The sessions are there before what happened in them.
         self.session.flush()
         rows: list[dict[str, Any]] = []

@@ -58,10 +58,10 @@ class Photographs:
         """
         take_right_to_write(self.session)
         self._check_there(outing.id)
-        there = self.session.exec(select(PhotographRow.outing_id).where(PhotographRow.id == of.id)).first()
-        if there == outing.id:
+        taken = self.session.exec(select(PhotographRow.outing_id).where(PhotographRow.id == of.id)).first()
+        if taken == outing.id:
             return self._one(outing.id, of.id)
-        if there is not None:
+        if taken is not None:
             raise Taken.one("taken", f"There is a photograph {of.id!r} already.", "Give it an id of its own.", ("id",))
         n = self.session.exec(
             select(func.count()).select_from(PhotographRow).where(PhotographRow.outing_id == outing.id)

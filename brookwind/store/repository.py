@@ -171,17 +171,17 @@ class Repository(Generic[FieldsT]):
         Raises: Taken, Stale, NotKept for the first that cannot be written.
         """
         take_right_to_write(self.session)
-        there = dict(self.session.execute(select(col(self.row.id), col(self.row.version))).all())
+        versions = dict(self.session.execute(select(col(self.row.id), col(self.row.version))).all())
         at, written = now(), []
         rows: dict[str, list[dict[str, Any]]] = {"new": [], "changed": []}
         for version, fields in changes:
             key = getattr(fields, self.key)
-            if version == 0 and key in there:
+            if version == 0 and key in versions:
                 raise self._taken(key)
-            if version != there.get(key, 0):
+            if version != versions.get(key, 0):
                 raise self._stale(self._row(key), version)
             self._check_belongs(fields)
-            there[key] = version + 1
+            versions[key] = version + 1
             values = {"id": key, "version": version + 1, "fields": self._dump(fields), "updated_at": at}
             rows["changed" if version else "new"].append(values | self._columns(fields))
             written.append(Kept.model_construct(version=version + 1, updated_at=at, fields=fields))

@@ -97,8 +97,8 @@ def test_after_a_clock_that_was_ahead_every_save_has_its_revision(
         monkeypatch.setattr(repositories, "now", lambda: moment)
         with unit_of_work(engine) as session:
             rigs = Rigs(session)
-            there = rigs.get("rudd-strung")
-            rigs.replace("rudd-strung", there.version, there.fields)
+            kept = rigs.get("rudd-strung")
+            rigs.replace("rudd-strung", kept.version, kept.fields)
             return len(rigs.revisions("rudd-strung"))
 
     here = datetime(2026, 11, 23, 12, tzinfo=UTC)
@@ -127,8 +127,8 @@ def test_a_copy_is_made_looked_into_and_put_back(kept: Path, tmp_path: Path) -> 
 def test_a_copy_made_while_others_write_is_whole(kept: Path, tmp_path: Path) -> None:
     engine = open_database(kept)
     with unit_of_work(engine) as session:
-        there = Rigs(session).get("rudd-strung")
-        Rigs(session).replace("rudd-strung", there.version, there.fields.model_copy(update={"notes": "half way"}))
+        kept = Rigs(session).get("rudd-strung")
+        Rigs(session).replace("rudd-strung", kept.version, kept.fields.model_copy(update={"notes": "half way"}))
         copied = back_up(kept, tmp_path / "copy.db")
         assert copied.documents["rig"]["rudd-strung"]["notes"] != "half way"
     engine.dispose()

@@ -74,9 +74,9 @@ def test_offers_adjust_observe_and_own_patterns(client: TestClient) -> None:
 def test_lead_forbidden_at_the_water_is_not_taken(client: TestClient) -> None:
     rig = rig_of(client)
     swim = next(s["fields"] for s in client.get("/api/swims").json() if s["fields"]["id"] == rig["water"]["swim"])
-    there = client.get(f"/api/waters/{swim['water_id']}/rules").json()
-    rules = {**there["fields"], "lead": [{"from_kg": 0, "to_kg": 1}]}
-    put = client.put(f"/api/waters/{swim['water_id']}/rules", json={"version": there["version"], "fields": rules})
+    kept = client.get(f"/api/waters/{swim['water_id']}/rules").json()
+    rules = {**kept["fields"], "lead": [{"from_kg": 0, "to_kg": 1}]}
+    put = client.put(f"/api/waters/{swim['water_id']}/rules", json={"version": kept["version"], "fields": rules})
     assert put.status_code == 200
     got = client.post("/api/balance", json={"rig": rig, "wish": WISH}).json()
     metals = {c["material"] for c in got["rig"]["components"] if c["kind"] == "shot"}

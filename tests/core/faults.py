@@ -63,15 +63,15 @@ def shown(rig: Rig, more_n: float = 0.0, clings_n: float = 0.0, held: bool = Tru
     clings_n: what the skin of the water pulls at the tip; it takes no float under.
     held: a tight line, where the family has one, makes up for what hangs more.
     """
-    there = Situation(rig)
-    moving, rest = there.moving, there.as_fished
-    bed = sum(i.weight_n for i in rest.hanging.items if i.component.id in there.settled.laid.on_bed)
+    situation = Situation(rig)
+    moving, rest = situation.moving, situation.as_fished
+    bed = sum(i.weight_n for i in rest.hanging.items if i.component.id in situation.settled.laid.on_bed)
     load, lean = rest.pull_n, 0.0
     if moving is not None and not rest.rod_n:
         load = moving.carried_n
-        side = there.shape.resting.side_n
+        side = situation.shape.resting.side_n
         lean = degrees(moving.float_lean_rad) * (-1.0 if side > 0 else 1.0)
-        bed = float(sum(there.shape.resting.bed_n))
+        bed = float(sum(situation.shape.resting.bed_n))
     if rest.rod_n and held:
         return Shown(rest.status, rest.tip_m, bed_n=bed)
     body, water = rest.body, rest.water_kg_m3
@@ -95,10 +95,10 @@ class World:
     """One rig, and faults of it as often as they are."""
 
     def __init__(self, rig: Rig) -> None:
-        self.rig, self.there = rig, Situation(rig)
-        self.rest = self.there.weighed.settled
+        self.rig, self.situation = rig, Situation(rig)
+        self.rest = self.situation.weighed.settled
         self.usual = shown(rig)
-        self.moves = self.there.moving is not None
+        self.moves = self.situation.moving is not None
         # What is wrong with it, as often, and how it is made.
         self.kinds: list[tuple[str, float, Callable[[Random], Fault | None]]] = [
             ("bait-gone", 15, self._bait), ("shot-gone", 7, self._shot), ("shallower", 15, self._shallower),
@@ -120,13 +120,13 @@ class World:
                 return None
             fault.alone = shown(fault.rig, fault.more_n, held=fault.held)
             bait, skin = self._unsure(random)
-            there = shown(fault.rig, fault.more_n + bait, skin, fault.held)
+            showing = shown(fault.rig, fault.more_n + bait, skin, fault.held)
         except BrookwindError:
             return None
-        for one in (fault.alone, there):
+        for one in (fault.alone, showing):
             one.lean_deg += fault.lean_deg
             one.late, one.slower = fault.late, fault.slower
-        return fault, there
+        return fault, showing
 
     def _unsure(self, random: Random) -> tuple[float, float]:
         """Bait is never quite as reckoned, and the skin of the water clings up or down. [N]"""
@@ -134,7 +134,7 @@ class World:
         return random.gauss(0.0, found.get("bait", 0.0)), random.uniform(-0.5, 0.5) * found.get("skin", 0.0)
 
     def _carried(self) -> float:
-        return self.there.moving.carried_n if self.there.moving else self.rest.pull_n
+        return self.situation.moving.carried_n if self.situation.moving else self.rest.pull_n
 
     def _bait(self, random: Random) -> Fault | None:
         baits = [c for c in self.rig.components if isinstance(c, Bait)]
@@ -238,19 +238,19 @@ class Angler:
         self.world, self.random = world, random
         self.eye_m = world.rest.body.type.tolerance_m
 
-    def glance(self, fault: Fault, there: Shown) -> Seen | None:
+    def glance(self, fault: Fault, showing: Shown) -> Seen | None:
         """What is said at first; None when it looks as it should."""
         usual, random = self.world.usual, self.random
         if fault.sign and random.random() < 0.92:
             return Seen(look=fault.sign)  # type: ignore[arg-type]
-        if there.status == "sinks":
+        if showing.status == "sinks":
             return Seen(look="under")
-        if there.status == "lies" and usual.status != "lies":
+        if showing.status == "lies" and usual.status != "lies":
             return Seen(look="flat")
-        off = there.tip_m - usual.tip_m
+        off = showing.tip_m - usual.tip_m
         seen = off + random.gauss(0.0, 0.5 * self.eye_m + 0.12 * abs(off))
-        lean = there.lean_deg - usual.lean_deg + random.gauss(0.0, 2.0)
-        late = log(there.late) + random.gauss(0.0, 0.1)
+        lean = showing.lean_deg - usual.lean_deg + random.gauss(0.0, 2.0)
+        late = log(showing.late) + random.gauss(0.0, 0.1)
         strikes = {"high": seen / self.eye_m, "low": -seen / self.eye_m, "down": lean / 6.0, "up": -lean / 6.0,
                    "late": late / 0.35}  # fmt: skip
         look = max(strikes, key=lambda k: strikes[k])
@@ -264,23 +264,23 @@ class Angler:
 
     def _shows(self, fault: Fault) -> bool:
         """The fault leaves a trace on the float: of the others nothing can be read from it."""
-        usual, there = self.world.usual, fault.alone
-        assert there is not None
+        usual, showing = self.world.usual, fault.alone
+        assert showing is not None
         return (
-            there.status != usual.status
-            or abs(there.tip_m - usual.tip_m) > 0.7 * self.eye_m
-            or abs(there.lean_deg - usual.lean_deg) > 4.0
-            or log(there.late) > 0.2
+            showing.status != usual.status
+            or abs(showing.tip_m - usual.tip_m) > 0.7 * self.eye_m
+            or abs(showing.lean_deg - usual.lean_deg) > 4.0
+            or log(showing.late) > 0.2
         )
 
-    def answers(self, fault: Fault, there: Shown, reading: FloatReading) -> Seen:
+    def answers(self, fault: Fault, showing: Shown, reading: FloatReading) -> Seen:
         """What is then seen."""
         ask = reading.ask
         assert ask is not None
-        chosen = self._look(ask.id, fault, there)
+        chosen = self._look(ask.id, fault, showing)
         return next(a.seen for a in ask.answers if chosen(a.seen))
 
-    def _look(self, ask: str, fault: Fault, there: Shown) -> Callable[[Seen], bool]:
+    def _look(self, ask: str, fault: Fault, showing: Shown) -> Callable[[Seen], bool]:
         random, usual = self.random, self.world.usual
         value: Any
         match ask:
@@ -288,25 +288,25 @@ class Angler:
                 value = random.random() < getattr(fault, ask)
                 return lambda s: getattr(s, ask) is value
             case "much":
-                off = abs(there.tip_m - usual.tip_m) / self.eye_m * exp(random.gauss(0, 0.15))
+                off = abs(showing.tip_m - usual.tip_m) / self.eye_m * exp(random.gauss(0, 0.15))
                 value = "lot" if off > 2.3 else "little"
                 return lambda s: s.much == value
             case "lean":
-                lean = there.lean_deg - usual.lean_deg + random.gauss(0.0, 2.0)
+                lean = showing.lean_deg - usual.lean_deg + random.gauss(0.0, 2.0)
                 return lambda s: (s.lean_deg or 0.0) * lean > 0 if abs(lean) > 6.0 else s.lean_deg == 0.0
             case "speed":
-                seen = there.slower + random.gauss(0.0, 0.08)
+                seen = showing.slower + random.gauss(0.0, 0.08)
                 value = "slower" if seen < -0.12 else "faster" if seen > 0.12 else "same"
                 return lambda s: s.speed == value
             case "lift":
-                value = self._drops(fault, there)
+                value = self._drops(fault, showing)
                 return lambda s: s.drops is value
             case "wind-in":
                 value = self._found(fault)
                 return lambda s: s.wound == value
         raise AssertionError(ask)
 
-    def _drops(self, fault: Fault, there: Shown) -> bool:
+    def _drops(self, fault: Fault, showing: Shown) -> bool:
         """The same water, and the rig hung shallower: as good as so much more water below it."""
         try:
             now = shown(fault.rig, fault.more_n, held=fault.held)
@@ -324,11 +324,11 @@ class Angler:
         return self.random.choices(list(odds), list(odds.values()))[0]
 
 
-def asked(reader: Reader, seen: Seen, angler: Angler, fault: Fault, there: Shown, times: int) -> FloatReading:
+def asked(reader: Reader, seen: Seen, angler: Angler, fault: Fault, showing: Shown, times: int) -> FloatReading:
     """Read, look where one is told to, read again."""
     reading = reader.read(seen)
     for _ in range(times):
         if reading.ask is None:
             break
-        reading = reader.read(angler.answers(fault, there, reading))
+        reading = reader.read(angler.answers(fault, showing, reading))
     return reading

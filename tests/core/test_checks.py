@@ -27,8 +27,8 @@ REMEDIED = {
 """Checks that bring the change which applies their remedy."""
 
 
-def _refused(there: Situation) -> set[str]:
-    return {f.id for f in judge(there).findings if f.severity == "refuse"}
+def _refused(situation: Situation) -> set[str]:
+    return {f.id for f in judge(situation).findings if f.severity == "refuse"}
 
 
 @pytest.mark.parametrize("check", CHECKS, ids=lambda c: c.id)

@@ -349,12 +349,12 @@ def test_in_the_sea_so_much_must_be_added_as_the_whole_float_is_buoyed_more() ->
     rig = RIGS["rudd-strung"]
     here = Situation(rig).settled
     sea = next(r for r in equivalents(rig).rows if r.name == "sea, 35 g/kg, 12 °C")
-    there = Situation(
+    situation = Situation(
         rig.model_copy(update={"water": rig.water.model_copy(update={"salinity": 35.0, "temperature_c": 12.0})})
     ).settled
-    rise = (there.water_kg_m3 - here.water_kg_m3) * G * here.body.profile.volume_below_m3(here.immersion_m)
-    lead_n = submerged_weight_n(1.0, 11340.0, there.water_kg_m3)
-    lost = here.pull_n - there.pull_n
+    rise = (situation.water_kg_m3 - here.water_kg_m3) * G * here.body.profile.volume_below_m3(here.immersion_m)
+    lead_n = submerged_weight_n(1.0, 11340.0, situation.water_kg_m3)
+    lost = here.pull_n - situation.pull_n
     assert sea.add_kg == pytest.approx((rise + lost) / lead_n, rel=0.05)
 
 

@@ -393,9 +393,9 @@ def test_the_stop_does_not_hang_on_where_it_is_now(name: str, aim_m: float, curr
     wanted = Situation(made).setting_m
     for start in (wanted, wanted - 0.1, wanted + 0.15):
         assert Situation(set_stop(made, start)).setting_m == pytest.approx(wanted, abs=0.005)
-    there = Situation(set_stop(made, wanted + 0.02)).stop_set
-    assert there.moving_stop().is_set
-    assert there.stop_set is there, "once set, it stays set"
+    situation = Situation(set_stop(made, wanted + 0.02)).stop_set
+    assert situation.moving_stop().is_set
+    assert situation.stop_set is situation, "once set, it stays set"
 
 
 def test_bad_water_gets_a_sentence() -> None:

@@ -110,9 +110,9 @@ def test_a_setting_the_search_does_not_find_is_refused_and_never_the_end_of_its_
     for rig in RIGS.values():
         for speed in (0.3, 0.8, 1.5):
             conditions = rig.conditions.model_copy(update={"current_m_s": speed, "hold": 0.3})
-            there = Situation(rig.model_copy(update={"conditions": conditions}))
+            situation = Situation(rig.model_copy(update={"conditions": conditions}))
             try:
-                setting = there.setting_m
+                setting = situation.setting_m
             except BrookwindError:
                 continue
             assert setting < min(60.0, 3.0 * (rig.water.depth_m + 1.0)) - 0.05

@@ -125,14 +125,14 @@ def test_what_each_of_them_asks_besides() -> None:
 def test_a_dragging_rig_is_found_by_its_lean_and_its_lead_touches(current_m_s: float) -> None:
     conditions = usual_conditions(FAMILY["dragging"]).model_copy(update={"current_m_s": current_m_s})
     rig = weighted(new_rig("dragging", Water(depth_m=1.3), "r", "R", Start(conditions=conditions))).rig
-    there = Situation(rig)
-    m = there.moving
+    situation = Situation(rig)
+    m = situation.moving
     assert m is not None
     assert m.status == "stands"
     assert 10.0 <= degrees(m.float_lean_rad) <= 25.0
     lead = next(c for c in rig.components if isinstance(c, Weight))
     assert next(p for p in m.pieces if p.id == lead.id).on_bed
-    stop = there.moving_stop()
+    stop = situation.moving_stop()
     assert stop.is_set
     straight, less, right, much = stop.steps
     assert (less.setting_m - straight.setting_m, right.setting_m - less.setting_m) == pytest.approx((0.3, 0.15))

@@ -47,7 +47,7 @@ def test_faults_of_the_demo_rigs_are_found_and_the_chances_are_honest() -> None:
     """Only faults that leave a trace on the float count; the angler looks twice more where Brookwind asks for it."""
     random = Random(20261129)
     worlds = [World(r) for r in RIGS.values()]
-    readers = [Reader(w.there) for w in worlds]
+    readers = [Reader(w.situation) for w in worlds]
     ranks, called = [], []
     while len(ranks) < MANY:
         k = random.randrange(len(worlds))
@@ -71,9 +71,9 @@ def test_faults_of_the_demo_rigs_are_found_and_the_chances_are_honest() -> None:
 
 @pytest.mark.parametrize("working", WORKING.values(), ids=list(WORKING))
 def test_nothing_stands_against_a_working_rig_and_one_that_sits_right_is_right(working: Working) -> None:
-    there = Situation(working.tied())
-    assert [f.id for f in judge(there, falls=True).findings if f.severity == "refuse"] == []
-    found = read(there, Seen(look="right", before=True, wound="in-order"))
+    situation = Situation(working.tied())
+    assert [f.id for f in judge(situation, falls=True).findings if f.severity == "refuse"] == []
+    found = read(situation, Seen(look="right", before=True, wound="in-order"))
     assert found.causes[0].id == "right"
 
 
@@ -199,8 +199,8 @@ def test_causes_have_names_of_their_own_and_priors_that_can_be() -> None:
 
 @pytest.mark.parametrize("rig", RIGS.values(), ids=list(RIGS))
 def test_a_rig_of_a_family_that_is_gone_is_proved_tied_read_and_carded(rig: Rig) -> None:
-    there = Situation(rig.model_copy(update={"family": "gone"}))
-    assert proof(there).asked
-    assert threading(there.rig).steps
-    assert card(there).marks
-    assert Reader(there).read(Seen(look="flat")).causes
+    situation = Situation(rig.model_copy(update={"family": "gone"}))
+    assert proof(situation).asked
+    assert threading(situation.rig).steps
+    assert card(situation).marks
+    assert Reader(situation).read(Seen(look="flat")).causes

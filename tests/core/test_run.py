@@ -38,7 +38,7 @@ def trotted() -> Rig:
 
 
 @pytest.fixture(scope="module")
-def there(trotted: Rig) -> Situation:
+def situation(trotted: Rig) -> Situation:
     return Situation(trotted)
 
 
@@ -48,15 +48,15 @@ def run(rig: Rig, *, mended: bool = False, to: float = 8.0, from_m: float = -2.0
 
 
 @pytest.mark.parametrize("pull", [-0.003, 0.0, 0.002, 0.005])
-def test_a_float_gives_way_as_the_whole_model_says(trotted: Rig, there: Situation, pull: float) -> None:
+def test_a_float_gives_way_as_the_whole_model_says(trotted: Rig, situation: Situation, pull: float) -> None:
     whole = Situation(with_conditions(trotted, line_pull_n=pull)).shape.resting.speed_m_s
-    along, aside = slip_of(there.shape).speed(pull, 0.0)
+    along, aside = slip_of(situation.shape).speed(pull, 0.0)
     assert along == pytest.approx(whole, abs=0.012)
     assert aside == 0.0
 
 
-def test_it_gives_way_aside_as_it_does_along_and_more_to_a_greater_pull(there: Situation) -> None:
-    slip = slip_of(there.shape)
+def test_it_gives_way_aside_as_it_does_along_and_more_to_a_greater_pull(situation: Situation) -> None:
+    slip = slip_of(situation.shape)
     asides = [slip.speed(0.0, -f)[1] for f in (0.0, 0.001, 0.004)]
     assert asides[0] == 0.0
     assert asides[2] < asides[1] < -0.01
@@ -123,9 +123,9 @@ def _beads(out: LineOut, path: tuple[tuple[float, float, float], ...], at_s: np.
     return np.array([np.hypot(*p) for p in around])
 
 
-def test_without_difference_of_speed_or_wind_it_drifts_freely(there: Situation, trotted: Rig) -> None:
+def test_without_difference_of_speed_or_wind_it_drifts_freely(situation: Situation, trotted: Rig) -> None:
     """x = x0 + V t, straight down the swim."""
-    slip = slip_of(there.shape)
+    slip = slip_of(situation.shape)
     free = slip.speed(0.0, 0.0)[0]
     how = HowHeld(
         moves="paid", slack=2.9, lanes=(Lane(across_m=0.0, speed_m_s=free), Lane(across_m=9.0, speed_m_s=free))

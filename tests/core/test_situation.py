@@ -78,32 +78,32 @@ def test_the_water_screen_settles_the_rig_once_and_evaluates_nothing(reckoned: A
 
 
 def test_varied_changes_what_is_asked_and_nothing_else() -> None:
-    there = Situation(RIGS["tench-lift"])
-    deeper = there.varied(lambda r: r.model_copy(update={"water": r.water.model_copy(update={"depth_m": 1.7})}))
-    assert deeper.rig.components == there.rig.components
-    assert deeper.stop.wanted_m - there.stop.wanted_m == pytest.approx(1.7 - there.rig.water.depth_m, abs=1e-3), (
-        "but for what the line weighs"
-    )
-    bare = there.varied(lambda r: take_off(r, lambda c: isinstance(c, Bait)))
-    assert bare.settled.pull_n < there.settled.pull_n or bare.settled.rod_n < there.settled.rod_n
-    assert there.varied(lambda r: r) is there
+    situation = Situation(RIGS["tench-lift"])
+    deeper = situation.varied(lambda r: r.model_copy(update={"water": r.water.model_copy(update={"depth_m": 1.7})}))
+    assert deeper.rig.components == situation.rig.components
+    assert deeper.stop.wanted_m - situation.stop.wanted_m == pytest.approx(
+        1.7 - situation.rig.water.depth_m, abs=1e-3
+    ), "but for what the line weighs"
+    bare = situation.varied(lambda r: take_off(r, lambda c: isinstance(c, Bait)))
+    assert bare.settled.pull_n < situation.settled.pull_n or bare.settled.rod_n < situation.settled.rod_n
+    assert situation.varied(lambda r: r) is situation
 
 
 def test_a_stop_that_is_set_is_the_same_situation(stock: Stock) -> None:
     done = Situation(RIGS["rudd-strung"]).stop_set
     assert done.stop_set is done
-    there = Situation(set_stop(done.rig, done.rig.setting_m + 0.2))
-    assert there.stop_set.rig.setting_m == pytest.approx(done.rig.setting_m, abs=1e-6)
+    situation = Situation(set_stop(done.rig, done.rig.setting_m + 0.2))
+    assert situation.stop_set.rig.setting_m == pytest.approx(done.rig.setting_m, abs=1e-6)
     # Brought to rest on the way to the setting: not once more.
-    assert there.set_for_still.settled.tip_m == pytest.approx(done.settled.tip_m, abs=1e-9)
+    assert situation.set_for_still.settled.tip_m == pytest.approx(done.settled.tip_m, abs=1e-9)
 
 
 def test_what_cannot_be_is_told_and_the_rest_still_holds() -> None:
     rig = RIGS["rudd-strung"]
     high = rig.model_copy(update={"aim": rig.aim.model_copy(update={"bait_from": "bed", "bait_m": 40.0})})
-    there = Situation(high)
-    assert there.stop_problem is not None
-    assert there.stop_problem.code == "bait-above-surface"
-    assert there.settled.status == "stands"
+    situation = Situation(high)
+    assert situation.stop_problem is not None
+    assert situation.stop_problem.code == "bait-above-surface"
+    assert situation.settled.status == "stands"
     with pytest.raises(ValueError, match="off the bed"):
-        _ = there.stop
+        _ = situation.stop

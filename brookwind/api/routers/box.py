@@ -150,9 +150,9 @@ def export_csv(box: BoxOfRequest, tray: Annotated[str | None, Query()] = None) -
 @router.post("/preview")
 def preview(file: FileBody, box: BoxOfRequest) -> ImportPreview:
     """What a CSV file would change in the box. Nothing is kept yet."""
-    read, there = read_box(file), box.versioned()
+    read, kept = read_box(file), box.versioned()
     return ImportPreview(
-        rows=incoming(((r.line, r.fields) for r in read.rows), there), refused=read.refused, notes=read.notes
+        rows=incoming(((r.line, r.fields) for r in read.rows), kept), refused=read.refused, notes=read.notes
     )
 
 

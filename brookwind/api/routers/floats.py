@@ -62,7 +62,7 @@ class States(BaseModel):
     fillings: tuple[Arrival, ...]
     equivalents: Equivalents | None
     problem: Problem | None
-    """Why there is nothing to compare."""
+    """Why situation is nothing to compare."""
 
 
 class ProfileRead(BaseModel):
@@ -74,11 +74,11 @@ class ProfileRead(BaseModel):
 @router.post("/choose")
 def choose(request: RigRequest, box: BoxOfRequest, book: BookOfRequest) -> Choosing:
     """The capacity window with the floats of the box, and the tip to ask for."""
-    there, plan = Situation(request.rig, book=book), plan_of(request.rig, book)
+    situation, plan = Situation(request.rig, book=book), plan_of(request.rig, book)
     return Choosing(
         window=capacity_window(plan, box.floats()),
-        advice=tip_advice(request.rig, there.settled),
-        leaning=leaning(there),
+        advice=tip_advice(request.rig, situation.settled),
+        leaning=leaning(situation),
         pull_n=plan.pull_n,
     )
 

@@ -105,9 +105,9 @@ def read_taught(
 @router.get("/learnt")
 def read_learnt(log: LogOfRequest, box: BoxOfRequest) -> list[FloatLearnt | RodLearnt]:
     """What the models could learn: floats that carry, and rods that throw, otherwise than they are taken to."""
-    there = [k.fields for k in box.all()]
-    floats = {f.item: f for f in there if isinstance(f, FloatStock)}
-    rods = {r.item: r for r in there if isinstance(r, RodStock)}
+    known = [k.fields for k in box.all()]
+    floats = {f.item: f for f in known if isinstance(f, FloatStock)}
+    rods = {r.item: r for r in known if isinstance(r, RodStock)}
     return [*learnt_floats(log.tips(), floats), *learnt_rods(log.casts(), rods)]
 
 
@@ -165,12 +165,12 @@ def drop_event(key: str, event: str, log: LogOfRequest) -> None:
 def bring_in(file: FileBody, log: LogOfRequest, keep: bool = False) -> Came:
     """What a table of sessions holds; kept only when asked. What is there already is left as it is."""
     read = read_log(file)
-    there = {o.fields.id for o in log.outings()}
+    known = {o.fields.id for o in log.outings()}
     if keep:
         log.load(read.outings)
     return Came(
         outings=len(read.outings),
-        new_outings=sum(o.id not in there for o, _ in read.outings),
+        new_outings=sum(o.id not in known for o, _ in read.outings),
         events=sum(len(e) for _, e in read.outings),
         refused=read.refused,
     )

@@ -26,7 +26,7 @@ class ReadRequest(BaseModel):
 @router.post("")
 def read_the_float(request: ReadRequest, book: BookOfRequest) -> FloatReading:
     """The causes that explain it, likeliest first."""
-    there, seen = Situation(request.rig, book=book), request.seen
-    if request.after_s is not None and (reckoned := there.ready_s):
+    situation, seen = Situation(request.rig, book=book), request.seen
+    if request.after_s is not None and (reckoned := situation.ready_s):
         seen = seen.model_copy(update={"late": min(50.0, max(0.02, request.after_s / reckoned))})
-    return read(there, seen)
+    return read(situation, seen)

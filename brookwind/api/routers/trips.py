@@ -86,8 +86,8 @@ def start_trip(
     """A day at a swim, filled in from what is known of it; not kept yet."""
     swim = swims.get(start.swim).fields
     water = waters.get(swim.water_id).fields
-    there = [r for r in rigs.summaries() if r.swim == swim.id]
-    last = next((r for r in there if r.species == start.species), there[0] if there else None)
+    of_swim = [r for r in rigs.summaries() if r.swim == swim.id]
+    last = next((r for r in of_swim if r.species == start.species), of_swim[0] if of_swim else None)
     begun = begin_trip(
         f"trip-{uuid4().hex[:12]}", f"{water.name}, {swim.name[0].lower()}{swim.name[1:]}"[:80],
         surveys.of(swim.id).fields, start.begins, water.temperature_c, water.salinity,

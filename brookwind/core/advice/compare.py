@@ -103,8 +103,8 @@ def compare_schools(
         tied, figures, problem = None, None, None
         if tie is not None:
             try:
-                there = tie(present, school.id)
-                tied, figures = there.rig, figures_of(there)
+                situation = tie(present, school.id)
+                tied, figures = situation.rig, figures_of(situation)
             except BrookwindError as error:
                 tied, problem = None, error.problems[0]
         sides.append(
@@ -116,12 +116,12 @@ def compare_schools(
     return Comparison(question=question.id, asks=question.asks, why=f"{said.name}: {said.why}", sides=tuple(sides))
 
 
-def figures_of(there: Situation) -> Figures:
+def figures_of(situation: Situation) -> Figures:
     """What a rig comes to.
 
-    there: the rig.
+    situation: the rig.
     """
-    rig, s = there.rig, there.as_fished
+    rig, s = situation.rig, situation.as_fished
     spread = tip_range(s, rig.float_piece.spec) if s.status == "stands" else None
     kinds = Shot | Weight | Bead | Stop
     return Figures(
@@ -132,7 +132,7 @@ def figures_of(there: Situation) -> Figures:
         carried_kg=lead_mass_kg(s.pull_n, s.water_kg_m3),
         pieces=sum(isinstance(c, kinds) for c in rig.components),
         fall_s=_fall_s(rig),
-        folds=folds(there),
+        folds=folds(situation),
         leader_m=hooklength_join_m(rig),
     )
 
@@ -145,16 +145,16 @@ def _fall_s(rig: Rig) -> float | None:
         return None
 
 
-def folds(there: Situation) -> int:
+def folds(situation: Situation) -> int:
     """Places where the line below a piece is longer than the gap above it.
 
     A piece that stops in the cast lets the lower one swing on: with more line below it than to the piece above, the
     lower end can pass that piece and wrap it. The widest gap belongs above.
 
-    there: the rig.
+    situation: the rig.
     An editable default.
     """
-    places = sorted({h.position_m for h in there.handles[1:]} | {there.rig.setting_m}, reverse=True)
+    places = sorted({h.position_m for h in situation.handles[1:]} | {situation.rig.setting_m}, reverse=True)
     gaps = [a - b for a, b in zip(places, [*places[1:], 0.0], strict=True)]
     return sum(lower > upper + 1e-9 for upper, lower in itertools.pairwise(gaps))
 
@@ -168,8 +168,8 @@ class _Tied:
 
     def rebalanced(self, rig: Rig, pattern: str, stock: Stock | None = None, most: int = 20) -> Situation:
         """With other weights."""
-        there = self.now.varied(lambda _: rig)
-        return balanced(there, stock or self.means.stock, Wish(pattern=pattern, max_pieces=most)).there
+        situation = self.now.varied(lambda _: rig)
+        return balanced(situation, stock or self.means.stock, Wish(pattern=pattern, max_pieces=most)).situation
 
     def after(self, *changes: Change) -> Situation:
         """With changes made, one after another."""
@@ -214,8 +214,8 @@ def _stop(tied: _Tied, school: str) -> Situation:
 
 def _bead(tied: _Tied, school: str) -> Situation:
     _must_slide(tied.now.rig)
-    there = tied.after(ChangeBead(on_line=school == "always"))
-    return there if there is tied.now else there.set_for_still
+    situation = tied.after(ChangeBead(on_line=school == "always"))
+    return situation if situation is tied.now else situation.set_for_still
 
 
 def _terminal(tied: _Tied, school: str) -> Situation:

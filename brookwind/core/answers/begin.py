@@ -177,13 +177,13 @@ def _bait_of(rig: Rig) -> str | None:
 def _tied_again(like: Rig, fresh: Rig, habits: Habits, book: Book) -> Rig:
     """The earlier rig's tackle, for the fish and in the water of the fresh one."""
     same = like.family == fresh.family
-    there: dict[str, Any] = {
+    placed: dict[str, Any] = {
         "id": fresh.id, "name": fresh.name, "water": fresh.water, "species": fresh.species, "notes": "", "muted": (),
         "conditions": fresh.conditions,
         # Its tip is the float's, which it keeps until another is put on.
         "aim": fresh.aim.model_copy(update={"tip_m": like.aim.tip_m}) if same else fresh.aim,
     }  # fmt: skip
-    again = like.model_copy(update=there)
+    again = like.model_copy(update=placed)
     return again if same else switch(again, fresh.family, habits, book).rig.model_copy(update={"aim": fresh.aim})
 
 
@@ -264,10 +264,10 @@ def _why_none(window: Window) -> str:
 
 def _set(rig: Rig) -> Rig:
     """Its stop as far as it can be known: without its weights, as for still water."""
-    there = Situation(rig)
+    situation = Situation(rig)
     weighed = any(is_free_shot(c) or is_heavy(c) for c in rig.components)
     try:
-        return (there.stop_set_somehow if weighed else there.set_for_still).rig
+        return (situation.stop_set_somehow if weighed else situation.set_for_still).rig
     except BrookwindError:
         # Where it belongs nowhere the bench says so; a rig is still a rig.
         return rig

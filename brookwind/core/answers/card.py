@@ -60,13 +60,13 @@ class Card(Frozen):
     """Float, shot and hook in a line, for a label."""
 
 
-def card(there: Situation) -> Card:
+def card(situation: Situation) -> Card:
     """The card of a rig.
 
-    there: the rig as it is fished.
+    situation: the rig as it is fished.
     Raises: BrookwindError when its float cannot be.
     """
-    rig = there.rig
+    rig = situation.rig
     marks = _marks(rig)
     below = [m for m in marks if m.what not in {"float", "stop"} and m.position_m < rig.setting_m - 1e-6]
     return Card(
@@ -78,10 +78,11 @@ def card(there: Situation) -> Card:
         to_load_m=_to_load_m(rig),
         marks=marks,
         strip_m=max((m.top_m for m in below), default=0.0),
-        look=_look(there),
+        look=_look(situation),
         thread=tuple(s.title for s in threading(rig).steps if s.do == "thread" or s.ends is not None),
         checks=tuple(
-            Told(says=f"{f.says} {f.remedy}".strip(), figures=f.figures) for f in judge(there).findings[:MOST_FINDINGS]
+            Told(says=f"{f.says} {f.remedy}".strip(), figures=f.figures)
+            for f in judge(situation).findings[:MOST_FINDINGS]
         ),
         pieces=_pieces(rig),
     )
@@ -154,8 +155,8 @@ def _thick_m(c: Shot | Weight) -> float:
     return sphere_diameter_m(c.mass_kg, c.density_kg_m3)
 
 
-def _look(there: Situation) -> tuple[Told, ...]:
-    rest, m = there.as_fished, there.moving
+def _look(situation: Situation) -> tuple[Told, ...]:
+    rest, m = situation.as_fished, situation.moving
     status = m.status if m is not None else rest.status
     if status == "sinks":
         return (Told(says="It goes under."),)
@@ -168,7 +169,7 @@ def _look(there: Situation) -> tuple[Told, ...]:
         look.append(told)
     else:
         look.append(Told(says="It lies over."))
-    fall = there.fallen
+    fall = situation.fallen
     if fall is None:
         return tuple(look)
     if fall.to_stop_s is not None:

@@ -133,40 +133,40 @@ def evaluate(rig: Rig, place: Place | None = None, book: Book = SHIPPED) -> Eval
     return answer_of(Situation(rig, place, book))
 
 
-def answer_of(there: Situation) -> Evaluation:
+def answer_of(situation: Situation) -> Evaluation:
     """As `evaluate`, of a rig of which something may be known already.
 
-    there: the rig, and what it is judged by.
+    situation: the rig, and what it is judged by.
     Raises: BrookwindError when the float cannot be built.
     """
-    rig, settled, moving = there.rig, there.settled, there.moving
-    judged = judge(there)
-    fish = there.book.species.get(rig.species or "")
+    rig, settled, moving = situation.rig, situation.settled, situation.moving
+    judged = judge(situation)
+    fish = situation.book.species.get(rig.species or "")
     return Evaluation(
         rig_id=rig.id,
         water_kg_m3=settled.water_kg_m3,
-        afloat=_float(there),
+        afloat=_float(situation),
         pieces=_pieces(settled, moving),
         path=tuple(settled.laid.path),
         setting_m=rig.setting_m,
         attachment_m=settled.attachment_m,
         hook_height_m=rig.water.depth_m - settled.laid.hook_depth_m,
         ledger=ledger(settled, moving.carried_n if moving else None),
-        stop=None if there.stop_problem else there.stop,
-        stop_problem=there.stop_problem,
+        stop=None if situation.stop_problem else situation.stop,
+        stop_problem=situation.stop_problem,
         leader_m=hooklength_join_m(rig),
-        handles=there.handles,
+        handles=situation.handles,
         findings=judged.findings,
         muted=judged.muted,
         moving=moving,
-        moving_problem=there.moving_problem,
+        moving_problem=situation.moving_problem,
         feeding=feeding(fish, rig.water.temperature_c) if fish else None,
         cautions=judged.mind,
     )
 
 
-def _float(there: Situation) -> FloatAnswer:
-    rig, s, m = there.rig, there.settled, there.moving
+def _float(situation: Situation) -> FloatAnswer:
+    rig, s, m = situation.rig, situation.settled, situation.moving
     body, water = s.body, s.water_kg_m3
 
     def lead_at_tip(tip: float) -> float:

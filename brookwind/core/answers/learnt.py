@@ -82,10 +82,10 @@ def _learnt(stock: FloatStock, noted: list[SeenTip]) -> FloatLearnt | None:
     water = had if had.readings else None
     readings = []
     for one in new:
-        there = one.rig.water
+        fished = one.rig.water
         if water is None:
-            water = TubeTest(temperature_c=there.temperature_c, salinity=there.salinity)
-        reading = _reading(one) if abs(water.salinity - there.salinity) < _SAME_SALT else None
+            water = TubeTest(temperature_c=fished.temperature_c, salinity=fished.salinity)
+        reading = _reading(one) if abs(fished.salinity - water.salinity) < _SAME_SALT else None
         readings += [reading] if reading else []
     if len(readings) < LEAST_NOTED or water is None:
         return None

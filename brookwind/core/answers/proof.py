@@ -30,13 +30,13 @@ class Proof(Frozen):
     """Every check but the cautions, in the order they are told."""
 
 
-def proof(there: Situation) -> Proof:
+def proof(situation: Situation) -> Proof:
     """Put a rig to the proof.
 
-    there: the rig, with the rules and the book it is judged by.
+    situation: the rig, with the rules and the book it is judged by.
     Raises: BrookwindError when its float cannot be.
     """
-    judged = judge(there, falls=True)
+    judged = judge(situation, falls=True)
     found, left = {f.id for f in judged.findings}, {f.id for f in judged.muted}
 
     def outcome(check_id: str, can: bool) -> Literal["kept", "found", "left", "not-asked"]:
@@ -50,7 +50,7 @@ def proof(there: Situation) -> Proof:
         findings=judged.findings,
         muted=judged.muted,
         asked=tuple(
-            Asked(id=c.id, name=c.name, station=c.station, outcome=outcome(c.id, c.can_be_asked(there)))
+            Asked(id=c.id, name=c.name, station=c.station, outcome=outcome(c.id, c.can_be_asked(situation)))
             for c in CHECKS
             if c.severity != "mind"
         ),

@@ -127,13 +127,13 @@ def look(ask: Look, book: Book = SHIPPED) -> Picture:
     What cannot be reckoned is an answer with its problem: the rest is still true.
     """
     survey, session = ask.survey, ask.survey.session
-    there = Situation(ask.rig) if ask.rig else None
+    situation = Situation(ask.rig) if ask.rig else None
     bed = section(survey.soundings, session.bearing_deg)
     level, level_problem = _level(survey, ask.at, ask.now or ask.at)
     surface = level.now_m if level else 0.0
     flow = current(survey.drifts)
     here = _here(bed, survey, surface)
-    plan, plan_problem = _plan(survey, here, surface, there) if level else (None, level_problem)
+    plan, plan_problem = _plan(survey, here, surface, situation) if level else (None, level_problem)
     rise, fall = daylight(survey.place, ask.at)
     return Picture(
         at=ask.at,
@@ -153,8 +153,8 @@ def look(ask: Look, book: Book = SHIPPED) -> Picture:
         light=light(survey.place, ask.at, 0.5 * ask.rod_m, session.bearing_deg),
         sunrise=rise,
         sunset=fall,
-        marks=tuple(_mark(there, m, _depth_at(bed, survey, m, surface)) for m in survey.marks),
-        rig=_rig_here(there),
+        marks=tuple(_mark(situation, m, _depth_at(bed, survey, m, surface)) for m in survey.marks),
+        rig=_rig_here(situation),
     )
 
 
@@ -226,17 +226,17 @@ def _level(survey: Survey, at: datetime, shown: datetime) -> tuple[LevelAnswer |
 
 
 def _plan(
-    survey: Survey, here: Here | None, surface_m: float, there: Situation | None
+    survey: Survey, here: Here | None, surface_m: float, situation: Situation | None
 ) -> tuple[Timetable | None, Problem | None]:
     s = survey.session
     if here is None or s.start is None or s.end is None:
         return None, None
     aim: dict[str, object] = {}
-    if there is not None:
-        rig = there.rig
+    if situation is not None:
+        rig = situation.rig
         aim = {"bait_from": rig.aim.bait_from, "bait_m": rig.aim.bait_m, "now_m": rig.setting_m}
-        if there.stop_problem is None:
-            stop = there.stop
+        if situation.stop_problem is None:
+            stop = situation.stop
             aim |= {"attachment_m": stop.attachment_m, "standing_line_m": max(0.0, stop.standing_line_m)}
     try:
         return timetable(
@@ -270,24 +270,24 @@ def _depth_at(bed: Section | None, survey: Survey, mark: Mark, surface_m: float)
     return max(0.05, surface_m - column_at(bed, mark.distance_m).bed_m)
 
 
-def _mark(there: Situation | None, mark: Mark, depth_m: float | None) -> MarkAnswer:
-    if there is None:
+def _mark(situation: Situation | None, mark: Mark, depth_m: float | None) -> MarkAnswer:
+    if situation is None:
         return MarkAnswer(id=mark.id, setting=None, problem=None, depth_m=depth_m)
     try:
-        found = for_mark(there.rig, mark.depth_m, mark.above_m, there.settled, depth_m)
+        found = for_mark(situation.rig, mark.depth_m, mark.above_m, situation.settled, depth_m)
         return MarkAnswer(id=mark.id, setting=found, problem=None, depth_m=depth_m)
     except OutOfRange as error:
         return MarkAnswer(id=mark.id, setting=None, problem=error.problems[0], depth_m=depth_m)
 
 
-def _rig_here(there: Situation | None) -> RigHere | None:
-    if there is None:
+def _rig_here(situation: Situation | None) -> RigHere | None:
+    if situation is None:
         return None
-    settled = there.settled
+    settled = situation.settled
     return RigHere(
-        setting_m=there.rig.setting_m,
+        setting_m=situation.rig.setting_m,
         attachment_m=settled.attachment_m,
         hook_depth_m=settled.laid.hook_depth_m,
         path=tuple(settled.laid.path),
-        tied_for_m=there.rig.water.depth_m,
+        tied_for_m=situation.rig.water.depth_m,
     )

@@ -118,18 +118,18 @@ def _row(
     here: Settled,
     sizes: list[tuple[str, float, float]],
 ) -> Equivalent:
-    there = settle(rig)
-    need_n = load_at_immersion_n(here.body, here.immersion_m, there.water_kg_m3) - there.pull_n
-    tip = None if there.status == "sinks" else there.tip_m
+    elsewhere = settle(rig)
+    need_n = load_at_immersion_n(here.body, here.immersion_m, elsewhere.water_kg_m3) - elsewhere.pull_n
+    tip = None if elsewhere.status == "sinks" else elsewhere.tip_m
     return Equivalent(
         group=group,
         name=name,
         same=same,
         tip_m=tip,
-        status=there.status,
+        status=elsewhere.status,
         change_m=None if tip is None else tip - here.tip_m,
-        add_kg=lead_mass_kg(need_n, there.water_kg_m3),
-        put_right=_put_right(need_n, sizes, there.water_kg_m3),
+        add_kg=lead_mass_kg(need_n, elsewhere.water_kg_m3),
+        put_right=_put_right(need_n, sizes, elsewhere.water_kg_m3),
     )
 
 

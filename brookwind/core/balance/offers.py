@@ -89,7 +89,7 @@ def offers(
                 found[0] = found[0].model_copy(update={"kind": "asked", "says": "as the label says, and as asked"})
             continue
         spec = done.proposal.rig.float_piece.spec
-        sure = sureness(done.there.as_fished, spec, rig.aim.tip_m, stock.shot, tolerance_m)
+        sure = sureness(done.situation.as_fished, spec, rig.aim.tip_m, stock.shot, tolerance_m)
         found.append(Offer(kind=kind, says=says, proposal=done.proposal, wish=asked, sureness=sure))
     found.sort(key=lambda o: o.kind == "label" and not usable_tip(situation.settled.body, o.proposal.tip_m))
     best = next((o.proposal.error_m for o in found if o.kind == "asked"), None)

@@ -102,7 +102,7 @@ class Balanced(NamedTuple):
     """A proposal, and everything that follows from its rig."""
 
     proposal: Proposal
-    there: Situation
+    situation: Situation
 
 
 def proposal_of(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool, off_by_m: float = 0.0) -> Balanced:
@@ -115,8 +115,8 @@ def proposal_of(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool, of
     off_by_m: otherwise, nothing can be better by more than this. [m]
     Raises: OutOfRange when the stop cannot be set.
     """
-    there = Situation(rig).stop_set_somehow
-    rig, tip_m = there.rig, there.as_fished.tip_m
+    situation = Situation(rig).stop_set_somehow
+    rig, tip_m = situation.rig, situation.as_fished.tip_m
     summary = weights_told(rig)
     proposal = Proposal(
         pattern=pattern.id,
@@ -126,7 +126,7 @@ def proposal_of(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool, of
         rig=rig,
         tip_m=tip_m,
         error_m=tip_m - rig.aim.tip_m,
-        lifted_n=there.lifted_n,
+        lifted_n=situation.lifted_n,
         pieces=sum(t.count for t in taken),
         sizes=len(taken),
         larger_below=larger_below(rig),
@@ -134,7 +134,7 @@ def proposal_of(rig: Rig, pattern: Pattern, taken: list[Taken], proved: bool, of
         proved=proved,
         off_by_m=off_by_m,
     )
-    return Balanced(proposal, there)
+    return Balanced(proposal, situation)
 
 
 _TASKS: dict[str, str] = {

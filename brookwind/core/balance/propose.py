@@ -61,18 +61,18 @@ def balanced(situation: Situation, stock: Stock, wish: Wish, effort: Effort | No
     """
     spent = _Spent({}, effort or Effort(), {})
     found = _balanced(situation, stock, wish, 0.0, spent)
-    lifted = found.there.lifted_n
+    lifted = found.situation.lifted_n
     if abs(lifted) <= _SAME_LIFT_N:
         return found
     try:
         other = _balanced(situation, stock, wish, lifted, spent)
     except BrookwindError:
         return found
-    return min(found, other, key=lambda b: (_drawn_under(b.there), abs(b.proposal.error_m)))
+    return min(found, other, key=lambda b: (_drawn_under(b.situation), abs(b.proposal.error_m)))
 
 
-def _drawn_under(there: Situation) -> bool:
-    return there.moving is not None and there.moving.status == "sinks"
+def _drawn_under(situation: Situation) -> bool:
+    return situation.moving is not None and situation.moving.status == "sinks"
 
 
 class _Spent(NamedTuple):
@@ -133,19 +133,19 @@ def _afloat(search: Balancing, best: Best) -> Balanced:
         # So light that the float does not even settle to its tip.
         raise nothing_fits(pattern, search.stock, best.start.need_n, target, search.wish)
     found = search.finish(best)
-    if found.there.settled.status == "sinks":
-        raise all_sink(pattern, found.proposal.taken, found.there.settled.pull_n, target)
-    if _lies(found.there):
+    if found.situation.settled.status == "sinks":
+        raise all_sink(pattern, found.proposal.taken, found.situation.settled.pull_n, target)
+    if _lies(found.situation):
         raise nothing_fits(pattern, search.stock, best.start.need_n, target, search.wish)
     return found
 
 
-def _lies(there: Situation) -> bool:
+def _lies(situation: Situation) -> bool:
     """So light that the float never stands; one whose lead is meant to touch the bed lies there in still water."""
     if (
-        there.settled.status != "lies"
-        or layout_of(there.rig).hangs_for_balance
-        or there.weighed.settled.status != "lies"
+        situation.settled.status != "lies"
+        or layout_of(situation.rig).hangs_for_balance
+        or situation.weighed.settled.status != "lies"
     ):
         return False
-    return there.moving is None or there.moving.status == "lies"
+    return situation.moving is None or situation.moving.status == "lies"

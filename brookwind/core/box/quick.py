@@ -128,8 +128,8 @@ def _meant(name: str, box: Sequence[tuple[int, BoxItem]]) -> tuple[int, BoxItem 
         return 0, None, _of_own_name(thrower, box)
     if not fitting and (typed := part_of(name)) is not None:
         new = made(typed[1])
-        there = next(((v, i) for v, i in box if _alike(i, new)), None)
-        return (there[0], there[1], there[1]) if there else (0, None, _of_own_name(new, box))
+        alike = next(((v, i) for v, i in box if _alike(i, new)), None)
+        return (alike[0], alike[1], alike[1]) if alike else (0, None, _of_own_name(new, box))
     if not fitting:
         raise NotUnderstood.one(
             "quick-name", f"Nothing in the box is called {name!r}, and it is no size of shot.", _WRITE, ("text",)

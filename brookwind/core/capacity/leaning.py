@@ -17,14 +17,14 @@ class Leaning(Frozen):
     """Sideways pull of the line at the float's foot. [N]"""
 
 
-def leaning(there: Situation) -> Leaning | None:
+def leaning(situation: Situation) -> Leaning | None:
     """The lean of the rig's line in moving water, and of the float under that pull; None in still water.
 
-    there: the rig, in the conditions it is fished in.
+    situation: the rig, in the conditions it is fished in.
     Source: `describe`.
     """
-    found = there.moving
-    if there.settled.status != "stands" or found is None:
+    found = situation.moving
+    if situation.settled.status != "stands" or found is None:
         return None
     line = degrees(abs(found.line_lean_rad))
     return Leaning(line_deg=line, float_deg=degrees(found.float_lean_rad), side_n=found.top_n * sin(radians(line)))

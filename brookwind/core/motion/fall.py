@@ -239,14 +239,14 @@ class _Record:
     def fall(self, rig: Rig, sinking: Sinking, ask: FallWish, flow: Flow, water: float) -> Fall:
         """The answer."""
         self.take(sinking)
-        there, final = self._arrival()
-        arrived = None if there is None else there.time_s
-        arrival = there or self.hook[-1]
+        reached, final = self._arrival()
+        arrived = None if reached is None else reached.time_s
+        arrival = reached or self.hook[-1]
         drift = arrival.float_x_m
         every = -(-len(self.frames) // _MOST_FRAMES)
         frames = self.frames[:-1:every] + self.frames[-1:]
         speed, run_s = float(sinking.state.vx[0]), None
-        left = 0.0 if ask.run_m is None or there is None else ask.run_m - abs(frames[-1].float_x_m)
+        left = 0.0 if ask.run_m is None or reached is None else ask.run_m - abs(frames[-1].float_x_m)
         if left > 0.0 and abs(speed) > _RUNS_M_S:
             run_s = frames[-1].time_s + left / abs(speed)
             frames.append(_carried_on(frames[-1], run_s, speed))
@@ -258,7 +258,7 @@ class _Record:
             to_depth_s=arrived,
             told=self.told(sinking, arrived),
             depth_m=final,
-            last_metre_m_s=_last_metre(self.hook, there),
+            last_metre_m_s=_last_metre(self.hook, reached),
             drift_m=drift,
             bait_x_m=arrival.bait_x_m,
             fishes_m=None if ask.run_m is None or arrived is None else max(0.0, ask.run_m - abs(drift)),
@@ -299,19 +299,19 @@ def _feed(name: str, ask: FallWish, flow: Flow, water: Fluid, arrived: float | N
     feed = FEED[name]
     path = free_fall(feed.mass_kg, feed.density_kg_m3, flow, water, length_m=feed.length_m)
     later = tuple((t + ask.feed_after_s, x, z) for t, x, z in path)
-    there = next((t for t, _, z in later if z >= depth_m - 1e-6), None)
+    reached = next((t for t, _, z in later if z >= depth_m - 1e-6), None)
     return FeedFall(
         id=feed.id,
         name=feed.name,
         speed_m_s=falls_at_m_s(feed.mass_kg, feed.density_kg_m3, water, feed.length_m),
         path=later,
-        ahead_s=None if there is None or arrived is None else arrived - there,
+        ahead_s=None if reached is None or arrived is None else arrived - reached,
     )
 
 
-def _last_metre(hook: list[_At], there: _At | None) -> float | None:
-    """Mean speed of the bait between a metre above where it comes to depth and there. [m/s]"""
-    if there is None:
+def _last_metre(hook: list[_At], arrived: _At | None) -> float | None:
+    """Mean speed of the bait between a metre above where it comes to depth and that depth. [m/s]"""
+    if arrived is None:
         return None
-    within = [h.speed_m_s for h in hook if h.depth_m >= there.depth_m - 1.0 and h.time_s <= there.time_s]
+    within = [h.speed_m_s for h in hook if h.depth_m >= arrived.depth_m - 1.0 and h.time_s <= arrived.time_s]
     return float(np.mean(within))

@@ -204,8 +204,8 @@ def moving_stop(
     rest = settled or settle(rig)
     setup = setup_of(rig, rest.water_kg_m3)
     still_m = (still or stop_setting(rig, rest)).wanted_m
-    setting, there, now = moving_setting(rig, rest, setup, now, lambda: still_m)
-    holds = hold_curve(rig, rest, setup, there)
+    setting, afloat, now = moving_setting(rig, rest, setup, now, lambda: still_m)
+    holds = hold_curve(rig, rest, setup, afloat)
     least = min((h.height_m for h in holds), default=0.0)
     # Of what is as good as on the bed, the gentlest check: held harder the bait is soon swept up again.
     lowest = next((h for h in holds if h.height_m <= max(least + _SAME_HEIGHT_M, _GRAZES_M)), None)
@@ -217,10 +217,10 @@ def moving_stop(
         is_set=abs(setting - rig.setting_m) < SET_IN_CURRENT_M,
         still_m=still_m,
         lean_m=setting - still_m,
-        attachment_m=float(there.top.depth_m),
+        attachment_m=float(afloat.top.depth_m),
         hook_height_now_m=height_or_lying_m(now),
         hook_height_wanted_m=wanted_height_m(rig),
-        sensitivities=sensitivities(rig, there),
+        sensitivities=sensitivities(rig, afloat),
         holds=holds,
         lowest_hold=lowest.hold if lowest and lowest is not holds[0] else None,
         run_m=even_run(bed or _sloping(setup), TOLERANCE_M),

@@ -176,9 +176,9 @@ def _offered(name: str, rig: Rig) -> Offered:
 
 
 def _fish(name: str, rig: Rig, pull_n: float) -> FishedBy:
-    there = Situation(rig)
+    situation = Situation(rig)
     try:
-        rest, moving = there.as_fished, there.moving
+        rest, moving = situation.as_fished, situation.moving
         height = moving.hook_height_m if moving else rig.water.depth_m - rest.laid.hook_depth_m
     except BrookwindError:
         return FishedBy(id=name, says=Told(says="It cannot be fished here."), cost=_LOST)
@@ -186,7 +186,7 @@ def _fish(name: str, rig: Rig, pull_n: float) -> FishedBy:
         return FishedBy(id=name, says=Told(says="The float goes under."), cost=_LOST)
     aim = rig.aim
     wanted = max(0.0, aim.bait_m) if aim.bait_from == "bed" else rig.water.depth_m - aim.bait_m
-    off, ready = height - wanted, there.ready_s
+    off, ready = height - wanted, situation.ready_s
     felt = max(0.0, sinking_load_n(rest.body, rest.water_kg_m3) - rest.pull_n)
     over = max(0.0, felt - pull_n)
     cost = abs(off) / OFF_M + (ready or 30.0) / LATE_S + over / FELT_N

@@ -119,8 +119,8 @@ def _shot(rig: Rig, draw: Luck) -> _Fault | None:
 
 def _shallower(rig: Rig, draw: Luck) -> _Fault:
     less = draw.uniform(0.08, 0.35) * min(1.0, 0.5 * rig.water.depth_m)
-    there = rig.water.model_copy(update={"depth_m": rig.water.depth_m - less})
-    return _Fault("shallower", rig.model_copy(update={"water": there}))
+    shallower = rig.water.model_copy(update={"depth_m": rig.water.depth_m - less})
+    return _Fault("shallower", rig.model_copy(update={"water": shallower}))
 
 
 def _weed(rig: Rig, draw: Luck) -> _Fault:
@@ -189,12 +189,12 @@ def _scene(dealt: Dealt, rigs: tuple[Rig, ...]) -> _Scene:
 
 
 def _state(rig: Rig, fault: _Fault) -> tuple[Literal["stands", "lies", "sinks"], float, float]:
-    there = Situation(fault.rig)
-    moving, rest = there.moving, there.as_fished
+    situation = Situation(fault.rig)
+    moving, rest = situation.moving, situation.as_fished
     load = (moving.carried_n if moving else rest.pull_n) + fault.more_n
     lean = fault.lean_deg
     if moving is not None:
-        lean += degrees(moving.float_lean_rad) * (-1.0 if there.shape.resting.side_n > 0 else 1.0)
+        lean += degrees(moving.float_lean_rad) * (-1.0 if situation.shape.resting.side_n > 0 else 1.0)
     z = immersion_at_load_m(rest.body, max(load, 0.0), rest.water_kg_m3)
     if z is None:
         return "sinks", 0.0, lean
@@ -262,10 +262,11 @@ def read_task(dealt: Dealt, rigs: tuple[Rig, ...]) -> ReadTask:
     scene = _scene(dealt, rigs)
     seen = _seen(dealt, scene)
     chances, _ = _chances(scene, seen)
-    there = Situation(scene.rig).as_fished
+    situation = Situation(scene.rig).as_fished
     look = scene.fault.look
     return ReadTask(
-        rig=scene.rig.name, float_type=there.body.type.id, length_m=there.body.length_m, usual_tip_m=scene.usual_m,
+        rig=scene.rig.name, float_type=situation.body.type.id, length_m=situation.body.length_m,
+        usual_tip_m=scene.usual_m,
         status=scene.status, tip_m=scene.tip_m, lean_deg=scene.lean_deg,
         moves="dips" if look == "dips" else "taps" if look == "taps" else "knocked" if look == "knocked"
         else "follows" if look == "follows" else "still",

@@ -37,62 +37,62 @@ SEEN_SHARE = 0.7
 """A tip of this share of what is just seen is still found by one who knows where it is. Editable default."""
 
 
-def _lead(there: Situation, pull_n: float) -> Figure:
-    return load(lead_mass_kg(pull_n, there.settled.water_kg_m3))
+def _lead(situation: Situation, pull_n: float) -> Figure:
+    return load(lead_mass_kg(pull_n, situation.settled.water_kg_m3))
 
 
-def _sinks(check: Check, there: Situation) -> Finding | None:
-    s = there.settled
+def _sinks(check: Check, situation: Situation) -> Finding | None:
+    s = situation.settled
     if s.status != "sinks":
         return None
-    wanted = load_at_immersion_n(s.body, max(0.0, s.body.length_m - there.rig.aim.tip_m), s.water_kg_m3)
+    wanted = load_at_immersion_n(s.body, max(0.0, s.body.length_m - situation.rig.aim.tip_m), s.water_kg_m3)
     over = s.pull_n - sinking_load_n(s.body, s.water_kg_m3)
-    figures = {"over": _lead(there, over), "off": _lead(there, s.pull_n - wanted)}
-    if not sinks_in_doubt(s, there.rig.float_piece.spec):
+    figures = {"over": _lead(situation, over), "off": _lead(situation, s.pull_n - wanted)}
+    if not sinks_in_doubt(s, situation.rig.float_piece.spec):
         return check.finds(figures)
     figures["share"] = Figure(value=over / s.pull_n, quantity="share")
     says = "It may go under by {over}, {share} of its load, which is within what labels and shot are off."
-    least = min((c for c in of_kind(there.rig, Shot) if c.role != "back"), key=lambda c: c.mass_kg, default=None)
+    least = min((c for c in of_kind(situation.rig, Shot) if c.role != "back"), key=lambda c: c.mass_kg, default=None)
     remedy = f"Try it, and take one {least.label} off if it does." if least else "Try it before the day."
     return check.finds(figures, says, remedy, severity="note")
 
 
-def _lies(check: Check, there: Situation) -> Finding | None:
-    s, m = there.settled, there.moving
+def _lies(check: Check, situation: Situation) -> Finding | None:
+    s, m = situation.settled, situation.moving
     if s.status != "lies" or m is not None:
         # In a current only what it does there counts.
         return None
     least = least_cocking_load_n(s.body, s.water_kg_m3)
-    figures = {"lean": angle(degrees(s.lean_rad)), "now": _lead(there, s.pull_n)}
+    figures = {"lean": angle(degrees(s.lean_rad)), "now": _lead(situation, s.pull_n)}
     says = "The float lies over, {lean} from upright: it carries {now} and "
     if least is None:
         return check.finds(
             figures, says + "does not stand under any load.", "Take another float, or check its measures."
         )
-    return check.finds({**figures, "least": _lead(there, least)}, says + "stands from about {least}.")
+    return check.finds({**figures, "least": _lead(situation, least)}, says + "stands from about {least}.")
 
 
-def _stop_impossible(check: Check, there: Situation) -> Finding | None:
-    problem = there.stop_problem
+def _stop_impossible(check: Check, situation: Situation) -> Finding | None:
+    problem = situation.stop_problem
     if problem is None or problem.code != check.id:
         return None
     return check.finds(problem.figures, problem.message, problem.remedy)
 
 
-def _longer_than_water(check: Check, there: Situation) -> Finding | None:
+def _longer_than_water(check: Check, situation: Situation) -> Finding | None:
     """Leader or weights hang longer than the setting that is wanted."""
-    problem = there.stop_problem
+    problem = situation.stop_problem
     if problem is None:
-        wanted, least = there.stop.wanted_m, least_setting_m(there.rig)
-        problem = hangs_past(there.rig, wanted, least).problems[0] if wanted < least - 1e-9 else None
+        wanted, least = situation.stop.wanted_m, least_setting_m(situation.rig)
+        problem = hangs_past(situation.rig, wanted, least).problems[0] if wanted < least - 1e-9 else None
     if problem is None or problem.code != check.id:
         return None
-    return check.finds(problem.figures, problem.message, "", ways=ways_out(there))
+    return check.finds(problem.figures, problem.message, "", ways=ways_out(situation))
 
 
-def _family_depth(check: Check, there: Situation) -> Finding | None:
-    family, depth_m = FAMILY.get(there.rig.family), there.rig.water.depth_m
-    hangs_m = hangs_at_m(there.rig.aim, depth_m)
+def _family_depth(check: Check, situation: Situation) -> Finding | None:
+    family, depth_m = FAMILY.get(situation.rig.family), situation.rig.water.depth_m
+    hangs_m = hangs_at_m(situation.rig.aim, depth_m)
     if family is None or (family.depth_m[0] <= depth_m and hangs_m <= family.depth_m[1]):
         return None
     return check.finds(
@@ -105,11 +105,11 @@ def _family_depth(check: Check, there: Situation) -> Finding | None:
     )
 
 
-def _tight_line(check: Check, there: Situation) -> Finding | None:
-    held = there.settled.rod_n
+def _tight_line(check: Check, situation: Situation) -> Finding | None:
+    held = situation.settled.rod_n
     if held == 0.0:
         return None
-    figures = {"held": _lead(there, abs(held))}
+    figures = {"held": _lead(situation, abs(held))}
     if held > 0.0:
         return check.finds(figures)
     return check.finds(
@@ -119,19 +119,19 @@ def _tight_line(check: Check, there: Situation) -> Finding | None:
     )
 
 
-def _back_shot(check: Check, there: Situation) -> Finding | None:
+def _back_shot(check: Check, situation: Situation) -> Finding | None:
     """Back shot that is held up on a tight line sinks the float when it is let go."""
-    s = there.settled
+    s = situation.settled
     held = sum(i.weight_n for i in s.hanging.items if i.above and getattr(i.component, "role", "") == "back")
     over = s.pull_n + held - sinking_load_n(s.body, s.water_kg_m3)
     if held <= 0.0 or s.status != "stands" or over <= 0.0:
         return None
-    return check.finds({"over": _lead(there, over)})
+    return check.finds({"over": _lead(situation, over)})
 
 
-def _tip_off(check: Check, there: Situation) -> Finding | None:
+def _tip_off(check: Check, situation: Situation) -> Finding | None:
     """The tip is not the wanted one, where it is fished."""
-    rig, s, m = there.rig, there.settled, there.moving
+    rig, s, m = situation.rig, situation.settled, situation.moving
     if m is not None and layout_of(rig).drags:
         # Lean and bed share its load: it is judged by the lean.
         return None
@@ -157,34 +157,34 @@ def _tip_off(check: Check, there: Situation) -> Finding | None:
     if m and abs(change) > MADE_UP_SHARE * target and abs(s.tip_m - wanted) <= tip_gate_m(s, wanted):
         less = "hold back less" if held_back(rig) else "take a float that carries more"
         remedy = f"It is the current that lifts it: {less}."
-    figures = {"tip": tip(shown), "wanted": tip(wanted), "change": _lead(there, abs(change))}
+    figures = {"tip": tip(shown), "wanted": tip(wanted), "change": _lead(situation, abs(change))}
     return check.finds(figures, remedy=remedy)
 
 
-def _tip_too_long(check: Check, there: Situation) -> Finding | None:
-    longest, wanted = there.settled.body.longest_tip_m, there.rig.aim.tip_m
+def _tip_too_long(check: Check, situation: Situation) -> Finding | None:
+    longest, wanted = situation.settled.body.longest_tip_m, situation.rig.aim.tip_m
     if wanted <= longest + 1e-9:
         return None
     return check.finds({"wanted": tip(wanted), "longest": tip(longest)}, change=SetAim(tip_m=longest))
 
 
-def _tip_unseen(check: Check, there: Situation) -> Finding | None:
+def _tip_unseen(check: Check, situation: Situation) -> Finding | None:
     """What shows is clearly too small a spot for an eye where the rod is."""
-    s, away = there.as_fished, there.rig.conditions.distance_m
+    s, away = situation.as_fished, situation.rig.conditions.distance_m
     seen = least_seen_tip_m(away, tip_thickness_m(s.body))
     if s.status != "stands" or s.tip_m >= SEEN_SHARE * seen:
         return None
     return check.finds({"tip": tip(s.tip_m), "seen": tip(seen), "away": Figure(value=away, quantity="distance")})
 
 
-def _stop_off(check: Check, there: Situation) -> Finding | None:
-    stop = there.stop
-    if abs(stop.slide_m) <= STOP_TOLERANCE_M or there.moving is not None:
+def _stop_off(check: Check, situation: Situation) -> Finding | None:
+    stop = situation.stop
+    if abs(stop.slide_m) <= STOP_TOLERANCE_M or situation.moving is not None:
         return None
-    if stop.wanted_m < least_setting_m(there.rig) - 1e-9:
+    if stop.wanted_m < least_setting_m(situation.rig) - 1e-9:
         # It cannot be slid there, which is told by itself.
         return None
-    what = "stop" if there.rig.stop else "float"
+    what = "stop" if situation.rig.stop else "float"
     way = "away from the hook" if stop.slide_m > 0 else "towards the hook"
     return check.finds(
         {"slide": length(abs(stop.slide_m))},
@@ -194,39 +194,39 @@ def _stop_off(check: Check, there: Situation) -> Finding | None:
     )
 
 
-def _bait_on_bed(check: Check, there: Situation) -> Finding | None:
-    s, aim, m = there.settled, there.rig.aim, there.moving
+def _bait_on_bed(check: Check, situation: Situation) -> Finding | None:
+    s, aim, m = situation.settled, situation.rig.aim, situation.moving
     wanted_off = aim.bait_from == "surface" or aim.bait_m > 0
     if m is not None and m.hook_height_m > 0.0:
         return None
     if not wanted_off or s.laid.bed_from_m <= 1e-6:
         return None
-    can_be_set = there.stop_problem is None
+    can_be_set = situation.stop_problem is None
     return check.finds({"laid": length(s.laid.bed_from_m)}, change=SetStop() if can_be_set else None)
 
 
-def _weights_on_bed(check: Check, there: Situation) -> Finding | None:
-    family, m = FAMILY.get(there.rig.family), there.moving
+def _weights_on_bed(check: Check, situation: Situation) -> Finding | None:
+    family, m = FAMILY.get(situation.rig.family), situation.moving
     if family is not None and family.laid is not None:
         return None
-    on_bed = there.settled.laid.on_bed if m is None else {p.id for p in m.pieces if p.on_bed}
+    on_bed = situation.settled.laid.on_bed if m is None else {p.id for p in m.pieces if p.on_bed}
     resting = [
         c.label or c.kind
-        for c in there.rig.components
+        for c in situation.rig.components
         if c.id in on_bed and (c.kind == "weight" or (isinstance(c, Shot) and c.role != "lift"))
     ]
     if not resting:
         return None
-    lifts = there.stop_problem is None and not there.set_for_still.settled.laid.on_bed & on_bed
+    lifts = situation.stop_problem is None and not situation.set_for_still.settled.laid.on_bed & on_bed
     return check.finds(
         says=f"On the bed and not carried by the float: {', '.join(resting)}.",
-        change=SetStop() if lifts and there.moving is None else None,
+        change=SetStop() if lifts and situation.moving is None else None,
     )
 
 
-def _label_differs(check: Check, there: Situation) -> Finding | None:
+def _label_differs(check: Check, situation: Situation) -> Finding | None:
     """A tube test is no contradiction: it stands for the label."""
-    body, spec = there.settled.body, there.rig.float_piece.spec
+    body, spec = situation.settled.body, situation.rig.float_piece.spec
     said, printed = spec.capacity_kg, printed_kg(spec.label)
     if printed is not None and said is not None and not MISREAD[0] <= printed / said <= MISREAD[1]:
         says = f"The label “{spec.label}” reads as {{label}}, and the float is entered as carrying {{measured}}."

@@ -82,26 +82,26 @@ class Check:
             ways=ways,
         )
 
-    def finding(self, there: Situation) -> Finding | None:
+    def finding(self, situation: Situation) -> Finding | None:
         """What it finds in a rig, if anything.
 
-        there: the rig.
+        situation: the rig.
         """
-        return self.judge(self, there) if self.can_be_asked(there) else None
+        return self.judge(self, situation) if self.can_be_asked(situation) else None
 
-    def can_be_asked(self, there: Situation) -> bool:
+    def can_be_asked(self, situation: Situation) -> bool:
         """It has all that it needs.
 
-        there: the rig.
+        situation: the rig.
         """
         match self.needs:
             case "stop":
-                return there.stop_problem is None
+                return situation.stop_problem is None
             case "current":
-                return there.moving is not None
+                return situation.moving is not None
             case "place":
-                return there.place is not None
+                return situation.place is not None
             case "fall":
-                return there.fallen is not None
+                return situation.fallen is not None
             case "rest":
                 return True

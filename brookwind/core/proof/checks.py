@@ -27,16 +27,16 @@ class Judged(NamedTuple):
     muted: tuple[Finding, ...]
 
 
-def judge(there: Situation, falls: bool = False) -> Judged:
+def judge(situation: Situation, falls: bool = False) -> Judged:
     """Ask every check of a rig.
 
-    there: the rig, with the rules and the book it is judged by.
+    situation: the rig, with the rules and the book it is judged by.
     falls: also those that let it fall, which takes longer than a drag of a piece may wait.
     Raises: BrookwindError when its float cannot be.
     A refusal is told whether or not it is muted: the rig cannot be fished so.
     """
-    found = [f for c in CHECKS if (falls or c.needs != "fall") and (f := c.finding(there))]
-    quiet = {m.check for m in there.rig.muted}
+    found = [f for c in CHECKS if (falls or c.needs != "fall") and (f := c.finding(situation))]
+    quiet = {m.check for m in situation.rig.muted}
     told = [f for f in found if f.severity != "mind" and (f.severity == "refuse" or f.id not in quiet)]
     return Judged(
         findings=tuple(sorted(told, key=lambda f: f.severity != "refuse")),

@@ -18,17 +18,17 @@ def _away(distance_m: float) -> Figure:
     return Figure(value=abs(distance_m), quantity="distance")
 
 
-def _run_lost(check: Check, there: Situation) -> Finding | None:
-    fall, most = there.fallen, there.rig.conditions.limits.run_lost_m
-    if fall is None or not there.moves or abs(fall.drift_m) <= BY_MUCH * most:
+def _run_lost(check: Check, situation: Situation) -> Finding | None:
+    fall, most = situation.fallen, situation.rig.conditions.limits.run_lost_m
+    if fall is None or not situation.moves or abs(fall.drift_m) <= BY_MUCH * most:
         return None
     return check.finds({"lost": _away(fall.drift_m), "most": _away(most)})
 
 
-def _stop_late(check: Check, there: Situation) -> Finding | None:
+def _stop_late(check: Check, situation: Situation) -> Finding | None:
     """A sliding float whose stop has not come to it in the time there is."""
-    fall, most = there.fallen, there.rig.conditions.settle_s
-    if fall is None or there.rig.stop is None or fall.to_depth_s is None:
+    fall, most = situation.fallen, situation.rig.conditions.settle_s
+    if fall is None or situation.rig.stop is None or fall.to_depth_s is None:
         return None
     if fall.to_stop_s is not None and fall.to_stop_s <= BY_MUCH * most:
         return None
@@ -37,8 +37,8 @@ def _stop_late(check: Check, there: Situation) -> Finding | None:
     return check.finds({"time": _time(fall.to_stop_s), "most": _time(most)})
 
 
-def _ready_late(check: Check, there: Situation) -> Finding | None:
-    fall, most = there.fallen, there.rig.conditions.settle_s
+def _ready_late(check: Check, situation: Situation) -> Finding | None:
+    fall, most = situation.fallen, situation.rig.conditions.settle_s
     if fall is None or fall.to_depth_s is None or fall.to_depth_s <= BY_MUCH * most:
         return None
     return check.finds({"time": _time(fall.to_depth_s), "most": _time(most)})

@@ -36,54 +36,54 @@ RISES = 1.05
 """A measured speed this many times the one above it rises. Editable default."""
 
 
-def _ease(there: Situation, otherwise: str) -> str:
+def _ease(situation: Situation, otherwise: str) -> str:
     """What to do against too much current, holding back less first where it is held."""
-    return f"Hold back less, or {otherwise}" if held_back(there.rig) else otherwise[0].upper() + otherwise[1:]
+    return f"Hold back less, or {otherwise}" if held_back(situation.rig) else otherwise[0].upper() + otherwise[1:]
 
 
-def _no_shape(check: Check, there: Situation) -> Finding | None:
-    problem = there.moving_problem
+def _no_shape(check: Check, situation: Situation) -> Finding | None:
+    problem = situation.moving_problem
     return None if problem is None else check.finds(problem.figures, problem.message, problem.remedy)
 
 
-def _drawn_under(check: Check, there: Situation) -> Finding | None:
-    m = there.moving
+def _drawn_under(check: Check, situation: Situation) -> Finding | None:
+    m = situation.moving
     if m is None or m.status != "sinks":
         return None
-    return check.finds(remedy=_ease(there, "take some shot off, or take a larger float."))
+    return check.finds(remedy=_ease(situation, "take some shot off, or take a larger float."))
 
 
-def _cannot_hold(check: Check, there: Situation) -> Finding | None:
+def _cannot_hold(check: Check, situation: Situation) -> Finding | None:
     """The current lifts the bait far from where it should be; says what would hold it."""
-    lift = _lifted_m(there)
+    lift = _lifted_m(situation)
     if lift is None:
         return None
-    needed = _would_hold_kg(there)
+    needed = _would_hold_kg(situation)
     figures = {"lift": depth(lift)}
-    remedy = _ease(there, "fish slower water.")
+    remedy = _ease(situation, "fish slower water.")
     if needed is not None:
         figures["load"] = load(needed)
-        less = "hold back less" if held_back(there.rig) else "fish slower water"
+        less = "hold back less" if held_back(situation.rig) else "fish slower water"
         remedy = f"About {{load}} down the line would hold it, and a float to carry that; or {less}."
     return check.finds(figures, remedy=remedy)
 
 
-def _lifted_m(there: Situation) -> float | None:
+def _lifted_m(situation: Situation) -> float | None:
     """By how much the current lifts the bait, when that is more than the rig can hold. [m]"""
-    m = there.moving
-    if m is None or m.status == "sinks" or there.stop_problem is not None:
+    m = situation.moving
+    if m is None or m.status == "sinks" or situation.stop_problem is not None:
         return None
-    depth_m = there.rig.water.depth_m
-    lift = m.hook_height_m - max(0.0, depth_m - there.settled.laid.hook_depth_m)
+    depth_m = situation.rig.water.depth_m
+    lift = m.hook_height_m - max(0.0, depth_m - situation.settled.laid.hook_depth_m)
     return lift if lift >= LIFTED_SHARE * depth_m else None
 
 
-def _would_hold_kg(there: Situation) -> float | None:
+def _would_hold_kg(situation: Situation) -> float | None:
     """Load with which the bait is lifted by half of that at most: the present weights made heavier. [kg]
 
     The lift falls with the load, so that the least of the steps is found by halving.
     """
-    rig, settled = there.rig, there.settled
+    rig, settled = situation.rig, situation.settled
     still = rig.water.depth_m - settled.laid.hook_depth_m
     if not any(isinstance(c, Shot | Weight) for c in rig.components):
         return None
@@ -96,7 +96,7 @@ def _would_hold_kg(there: Situation) -> float | None:
             for i in settled.hanging.items
         )
         try:
-            found = go(rig, kept, there.setup, replace(settled.hanging, items=items))
+            found = go(rig, kept, situation.setup, replace(settled.hanging, items=items))
         except BrookwindError:
             return None
         held = height_or_lying_m(found) - still < 0.5 * LIFTED_SHARE * rig.water.depth_m
@@ -113,34 +113,34 @@ def _would_hold_kg(there: Situation) -> float | None:
     return None if needed is None else lead_mass_kg(needed, settled.water_kg_m3)
 
 
-def _hold_too_hard(check: Check, there: Situation) -> Finding | None:
-    m, lines = there.moving, of_kind(there.rig, LineSection)
+def _hold_too_hard(check: Check, situation: Situation) -> Finding | None:
+    m, lines = situation.moving, of_kind(situation.rig, LineSection)
     if m is None or not lines or abs(m.hold_n) <= LINE_SHARE * (strength := min(line_strength_n(s) for s in lines)):
         return None
     return check.finds({"hold": force(abs(m.hold_n)), "strength": force(strength)})
 
 
-def _leans(check: Check, there: Situation) -> Finding | None:
+def _leans(check: Check, situation: Situation) -> Finding | None:
     """Held back, the float leans so far that its tip tells little."""
-    m = there.moving
+    m = situation.moving
     if m is None or m.status != "lies":
         return None
     return check.finds(
-        {"lean": angle(degrees(m.float_lean_rad))}, remedy=_ease(there, "take a float that carries more.")
+        {"lean": angle(degrees(m.float_lean_rad))}, remedy=_ease(situation, "take a float that carries more.")
     )
 
 
-def _stuck(check: Check, there: Situation) -> Finding | None:
-    m = there.moving
+def _stuck(check: Check, situation: Situation) -> Finding | None:
+    m = situation.moving
     return check.finds() if m is not None and m.stuck else None
 
 
-def _bait_rides(check: Check, there: Situation) -> Finding | None:
+def _bait_rides(check: Check, situation: Situation) -> Finding | None:
     """In the current the bait is not at its height, and the stop can put that right."""
-    m = there.moving
-    if m is None or m.status == "sinks" or there.stop_problem is not None or _lifted_m(there) is not None:
+    m = situation.moving
+    if m is None or m.status == "sinks" or situation.stop_problem is not None or _lifted_m(situation) is not None:
         return None
-    wanted = wanted_height_m(there.rig)
+    wanted = wanted_height_m(situation.rig)
     if wanted <= 0.0 or abs(m.hook_height_m - wanted) <= OFF_M:
         return None
     way = "high" if m.hook_height_m > wanted else "low"
@@ -148,9 +148,9 @@ def _bait_rides(check: Check, there: Situation) -> Finding | None:
     return check.finds(figures, f"In the current the bait is {{off}} too {way}.", change=SetStop())
 
 
-def _bait_trails(check: Check, there: Situation) -> Finding | None:
+def _bait_trails(check: Check, situation: Situation) -> Finding | None:
     """The bait is far behind the float, or ahead of it: a light tail, or a float that runs free over slow water."""
-    m, rig = there.moving, there.rig
+    m, rig = situation.moving, situation.rig
     if m is None or m.status == "sinks" or layout_of(rig).heavy in {"lead", "linked-lead"} or m.stuck:
         # A leader below a lead trails: it is told where the bait rides.
         return None
@@ -158,7 +158,7 @@ def _bait_trails(check: Check, there: Situation) -> Finding | None:
     if off < max(TRAILS_M, TRAILS_SHARE * rig.water.depth_m) or hold == 0.0:
         return None
     ways, figures = [], {"off": length(off)}
-    held = None if hold is not None and hold <= HELD_A_LITTLE else _lead_m(there, hold=HELD_A_LITTLE)
+    held = None if hold is not None and hold <= HELD_A_LITTLE else _lead_m(situation, hold=HELD_A_LITTLE)
     if held is not None and held < BETTER * off:
         ways.append(
             Proposed(
@@ -167,7 +167,7 @@ def _bait_trails(check: Check, there: Situation) -> Finding | None:
                 changes=(SetConditions(conditions={"hold": HELD_A_LITTLE}),),
             )
         )
-    heavier = _lead_m(there, times=HEAVIER_TAIL)
+    heavier = _lead_m(situation, times=HEAVIER_TAIL)
     if heavier is not None and heavier < BETTER * off:
         ways.append(
             Proposed(
@@ -181,9 +181,9 @@ def _bait_trails(check: Check, there: Situation) -> Finding | None:
     return check.finds(figures, f"The bait is {{off}} {way} the float.", "", ways=tuple(ways))
 
 
-def _lead_m(there: Situation, hold: float | None = None, times: float = 1.0) -> float | None:
+def _lead_m(situation: Situation, hold: float | None = None, times: float = 1.0) -> float | None:
     """How far the bait is from below the float with it held so, or with single shot so many times heavier. [m]"""
-    rig, settled = there.rig, there.settled
+    rig, settled = situation.rig, situation.settled
     if hold is not None:
         rig = rig.model_copy(update={"conditions": rig.conditions.model_copy(update={"hold": hold})})
     below = [i for i in settled.hanging.items if isinstance(i.component, Shot) and i.component.role in _BELOW]
@@ -191,15 +191,15 @@ def _lead_m(there: Situation, hold: float | None = None, times: float = 1.0) -> 
         return None
     items = tuple(replace(i, weight_n=times * i.weight_n) if i in below else i for i in settled.hanging.items)
     try:
-        found = go(rig, replace(settled, rod_n=1.0), there.setup, replace(settled.hanging, items=items))
+        found = go(rig, replace(settled, rod_n=1.0), situation.setup, replace(settled.hanging, items=items))
     except BrookwindError:
         return None
     s = found.resting.state
     return abs(float(s.x[-1] - s.x[0]))
 
 
-def _speeds_rise(check: Check, there: Situation) -> Finding | None:
-    speeds = there.rig.conditions.speeds
+def _speeds_rise(check: Check, situation: Situation) -> Finding | None:
+    speeds = situation.rig.conditions.speeds
     at = next((i for i in range(1, len(speeds)) if speeds[i].speed_m_s > RISES * speeds[i - 1].speed_m_s), None)
     if at is None:
         return None

@@ -25,15 +25,17 @@ WARM_C = 21.0
 def _due(id: str, station: Subject, says: str, due: Callable[[Rig], bool], source: str = "default") -> Check:
     """A caution, due for some rigs."""
     name = f"mind: {id.replace('-', ' ')}"
-    return Check(id, name, station, "mind", lambda c, there: c.finds() if due(there.rig) else None, says, source=source)
+    return Check(
+        id, name, station, "mind", lambda c, situation: c.finds() if due(situation.rig) else None, says, source=source
+    )
 
 
 def _lead(rig: Rig) -> bool:
     return any(isinstance(c, Shot | Weight) and c.material == "lead" for c in rig.components)
 
 
-def _live(there: Situation) -> bool:
-    kinds = (there.book.baits.get(c.item or "") for c in there.rig.components if isinstance(c, Bait))
+def _live(situation: Situation) -> bool:
+    kinds = (situation.book.baits.get(c.item or "") for c in situation.rig.components if isinstance(c, Bait))
     return any(kind is not None and kind.live for kind in kinds)
 
 
@@ -66,7 +68,7 @@ MIND = (
             "Check, clean and dry your nets.", lambda rig: True),
     _due("balloon", "float", "Bring the balloon home: a lost one kills. Leave no line or tube behind.",
             lambda rig: FLOAT_TYPE[rig.float_piece.spec.type].litter),
-    Check("live-bait", "mind: live bait", "bait", "mind", lambda c, there: c.finds() if _live(there) else None,
+    Check("live-bait", "mind: live bait", "bait", "mind", lambda c, situation: c.finds() if _live(situation) else None,
           "Live bait is forbidden in many places: read the rule first.", source="default"),
     _due("overload", "load", "An overloaded float is forbidden in some places.",
             lambda rig: (f := FAMILY.get(rig.family)) is not None and f.layout.overload > 1.0),

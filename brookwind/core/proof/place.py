@@ -32,29 +32,29 @@ OTHER_METAL = "tin"
 """Where lead is forbidden: what shot is mostly sold in instead. Editable default."""
 
 
-def _hooks(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
-    most, hooks = rules.hooks_most, of_kind(there.rig, Hook)
+def _hooks(rules: PlaceRules, day: Day, situation: Situation) -> Broken | None:
+    most, hooks = rules.hooks_most, of_kind(situation.rig, Hook)
     if most is None or len(hooks) <= most:
         return None
     over = {h.id for h in sorted(hooks, key=lambda h: h.position_m)[most:]}
-    baits = [b.id for b in of_kind(there.rig, Bait) if b.hook in over]
+    baits = [b.id for b in of_kind(situation.rig, Bait) if b.hook in over]
     allowed = f"{most} {'is' if most == 1 else 'are'} allowed here."
     return f"{len(hooks)} hooks on one line; {allowed}", "Take one off.", {}, Remove(pieces=(*sorted(over), *baits))
 
 
-def _barbs(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+def _barbs(rules: PlaceRules, day: Day, situation: Situation) -> Broken | None:
     allowed = {"any": {"barbed", "micro", "barbless"}, "micro": {"micro", "barbless"}, "barbless": {"barbless"}}
-    if rules.barbs == "any" or all(h.barb in allowed[rules.barbs] for h in of_kind(there.rig, Hook)):
+    if rules.barbs == "any" or all(h.barb in allowed[rules.barbs] for h in of_kind(situation.rig, Hook)):
         return None
     only = "barbless hooks" if rules.barbs == "barbless" else "barbless or micro-barbed hooks"
     change = ChangeHook(barb=rules.barbs, every=True)
     return f"Only {only} are allowed here.", "Change the hook, or press its barb flat.", {}, change
 
 
-def _hook_size(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+def _hook_size(rules: PlaceRules, day: Day, situation: Situation) -> Broken | None:
     """Larger hooks have smaller numbers."""
     small, large = rules.smallest_hook, rules.largest_hook
-    for hook in of_kind(there.rig, Hook):
+    for hook in of_kind(situation.rig, Hook):
         lowest = hook.position_m == 0.0
         for limit, than, remedy in ((small, "smaller", "Go larger."), (large, "larger", "Go smaller.")):
             if limit is None or not (hook.size > limit if than == "smaller" else hook.size < limit):
@@ -64,11 +64,11 @@ def _hook_size(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
     return None
 
 
-def _lead(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+def _lead(rules: PlaceRules, day: Day, situation: Situation) -> Broken | None:
     """From the lighter weight, up to but not at the heavier."""
     banned = [
         c
-        for c in there.rig.components
+        for c in situation.rig.components
         if isinstance(c, Shot | Weight)
         and c.material == "lead"
         and any(b.from_kg <= c.mass_kg < b.to_kg for b in rules.lead)
@@ -84,9 +84,9 @@ def _lead(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
     )
 
 
-def _lash(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
-    least, lash = rules.lash_least_m, there.rig.lash_m
-    if least is None or there.rig.conditions.tackle == "rod" or (lash is not None and lash >= least - 1e-9):
+def _lash(rules: PlaceRules, day: Day, situation: Situation) -> Broken | None:
+    least, lash = rules.lash_least_m, situation.rig.lash_m
+    if least is None or situation.rig.conditions.tackle == "rod" or (lash is not None and lash >= least - 1e-9):
         return None
     figures, change = {"least": length(least)}, SetLash(lash_m=least)
     if lash is None:
@@ -95,44 +95,44 @@ def _lash(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
     return "The lash is {lash}; at least {least} is ruled here.", "Lengthen it.", figures, change
 
 
-def _overloading(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
-    if not rules.no_overloading or not (there.settled.status == "sinks" or there.settled.rod_n > 0.0):
+def _overloading(rules: PlaceRules, day: Day, situation: Situation) -> Broken | None:
+    if not rules.no_overloading or not (situation.settled.status == "sinks" or situation.settled.rod_n > 0.0):
         return None
-    meant = layout_of(there.rig).overload > 1.0
+    meant = layout_of(situation.rig).overload > 1.0
     remedy = "Load it as its label says, or choose another family." if meant else "Take shot off until it floats."
     return "Floats may not be loaded beyond what they carry here.", remedy, {}, None
 
 
-def _braid(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
-    braids = [s.role for s in of_kind(there.rig, LineSection) if s.material == "braid"]
+def _braid(rules: PlaceRules, day: Day, situation: Situation) -> Broken | None:
+    braids = [s.role for s in of_kind(situation.rig, LineSection) if s.material == "braid"]
     if not rules.no_braid or not braids:
         return None
     return "Braid is forbidden here.", "Take nylon.", {}, None if "hooklength" in braids else ChangeMain(main="nylon")
 
 
-def _float(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
-    kind = FLOAT_TYPE.get(there.rig.float_piece.spec.type)
+def _float(rules: PlaceRules, day: Day, situation: Situation) -> Broken | None:
+    kind = FLOAT_TYPE.get(situation.rig.float_piece.spec.type)
     if kind is None or kind.id not in rules.no_floats:
         return None
     return f"This kind of float is forbidden here: {kind.name}.", "Take another float or family.", {}, None
 
 
-def _bait(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
-    for bait in of_kind(there.rig, Bait):
+def _bait(rules: PlaceRules, day: Day, situation: Situation) -> Broken | None:
+    for bait in of_kind(situation.rig, Bait):
         if bait.item in rules.no_baits:
             return f"This bait is forbidden here: {bait.label or bait.item}.", "Take another bait.", {}, None
     return None
 
 
-def _live_bait(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
-    kinds = (there.book.baits.get(b.item or "") for b in of_kind(there.rig, Bait))
+def _live_bait(rules: PlaceRules, day: Day, situation: Situation) -> Broken | None:
+    kinds = (situation.book.baits.get(b.item or "") for b in of_kind(situation.rig, Bait))
     if not rules.no_live_bait or not any(k is not None and k.live for k in kinds):
         return None
     return "Live bait is forbidden here.", "Take a dead bait.", {}, None
 
 
-def _hooklength(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
-    last = of_kind(there.rig, LineSection)[-1]
+def _hooklength(rules: PlaceRules, day: Day, situation: Situation) -> Broken | None:
+    last = of_kind(situation.rig, LineSection)[-1]
     least, strength = rules.hooklength_least_n, line_strength_n(last)
     if least is None or strength >= least - 1e-9:
         return None
@@ -145,7 +145,7 @@ def _hooklength(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
     )
 
 
-def _feed(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+def _feed(rules: PlaceRules, day: Day, situation: Situation) -> Broken | None:
     most = rules.feed_most_kg
     if most is None or day.feed_kg <= most + 1e-9:
         return None
@@ -153,32 +153,32 @@ def _feed(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
     return "{feed} of feed; {most} a day is allowed here.", "Take less.", figures, None
 
 
-def _rods(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+def _rods(rules: PlaceRules, day: Day, situation: Situation) -> Broken | None:
     most = rules.rods_most
     if most is None or day.rods <= most:
         return None
     return f"{day.rods} rods; {most} {'is' if most == 1 else 'are'} allowed here.", "Leave the others.", {}, None
 
 
-def _keepnets(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+def _keepnets(rules: PlaceRules, day: Day, situation: Situation) -> Broken | None:
     if not (rules.no_keepnets and day.keepnet):
         return None
     return "Keepnets are forbidden here.", "Return each fish as it is caught.", {}, None
 
 
-def _dates(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+def _dates(rules: PlaceRules, day: Day, situation: Situation) -> Broken | None:
     """For all, or for the fish sought."""
     if day.on is None:
         return None
     for span in rules.closed:
-        if is_closed(span, day.on) and span.species in (None, there.rig.species):
-            fish = there.book.species.get(span.species or "")
+        if is_closed(span, day.on) and span.species in (None, situation.rig.species):
+            fish = situation.book.species.get(span.species or "")
             what = f"Fishing for {fish.name}" if fish else "Fishing"
             return f"{what} is closed here from {span.first} to {span.last}.", "Choose another day or water.", {}, None
     return None
 
 
-def _hours(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
+def _hours(rules: PlaceRules, day: Day, situation: Situation) -> Broken | None:
     """They may run over midnight."""
     at, opens, closes = day.at, rules.opens, rules.closes
     if at is None or opens is None or closes is None:
@@ -194,9 +194,9 @@ def _hours(rules: PlaceRules, day: Day, there: Situation) -> Broken | None:
 def _ruled(id: str, name: str, station: Subject, rule: Rule) -> Check:
     """The check of a rule that places have."""
 
-    def judge(check: Check, there: Situation) -> Finding | None:
-        assert there.place is not None
-        broken = rule(there.place.rules, there.place.day, there)
+    def judge(check: Check, situation: Situation) -> Finding | None:
+        assert situation.place is not None
+        broken = rule(situation.place.rules, situation.place.day, situation)
         if broken is None:
             return None
         says, remedy, figures, change = broken

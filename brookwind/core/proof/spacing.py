@@ -21,20 +21,20 @@ GAP_SHARE = (0.3, 1.1)
 """Gap of two hooks on one bait over its length. Editable default."""
 
 
-def _no_cushion(check: Check, there: Situation) -> Finding | None:
-    shot = of_kind(there.rig, Shot)
+def _no_cushion(check: Check, situation: Situation) -> Finding | None:
+    shot = of_kind(situation.rig, Shot)
     stack = [s.position_m for s in shot if s.role == "stack"]
     if not stack or any(s.position_m < min(stack) - 1e-6 for s in shot if s.role != "back"):
         return None
     return check.finds()
 
 
-def _hooks_apart(check: Check, there: Situation) -> Finding | None:
+def _hooks_apart(check: Check, situation: Situation) -> Finding | None:
     """Two hooks on one long bait, too near to one another or too far for it."""
-    hooks, baits = of_kind(there.rig, Hook), of_kind(there.rig, Bait)
+    hooks, baits = of_kind(situation.rig, Hook), of_kind(situation.rig, Bait)
     if len(hooks) != 2 or len(baits) != 1:
         return None
-    kind = there.book.baits.get(baits[0].item or "")
+    kind = situation.book.baits.get(baits[0].item or "")
     if kind is None or kind.length_m < LONG_BAIT_M:
         return None
     upper, lower = hooks
@@ -47,21 +47,21 @@ def _hooks_apart(check: Check, there: Situation) -> Finding | None:
     return check.finds(figures, "The hooks are {gap} apart, and the bait is {long} long.")
 
 
-def _lead_on_knot(check: Check, there: Situation) -> Finding | None:
-    components = there.rig.components
+def _lead_on_knot(check: Check, situation: Situation) -> Finding | None:
+    components = situation.rig.components
     for c, below in pairwise(components):
         if isinstance(c, Weight) and c.runs and c.link is None and below.kind in {"line", "hook"}:
             return check.finds()
     return None
 
 
-def _shot_at_hook(check: Check, there: Situation) -> Finding | None:
-    low = [s for s in of_kind(there.rig, Shot) if s.position_m < NEAR_HOOK_M and s.role not in {"lift", "back"}]
-    if not low or there.rig.water.depth_m < 2 * CLEAR_OF_HOOK_M:
+def _shot_at_hook(check: Check, situation: Situation) -> Finding | None:
+    low = [s for s in of_kind(situation.rig, Shot) if s.position_m < NEAR_HOOK_M and s.role not in {"lift", "back"}]
+    if not low or situation.rig.water.depth_m < 2 * CLEAR_OF_HOOK_M:
         return None
     nearest = min(low, key=lambda s: s.position_m)
     figures = {"at": length(nearest.position_m), "least": length(CLEAR_OF_HOOK_M)}
-    alone = len(low) == 1 and _room_above(there.rig, nearest)
+    alone = len(low) == 1 and _room_above(situation.rig, nearest)
     return check.finds(
         figures,
         f"A {nearest.label or 'shot'} {{at}} above the hook is seen with the bait, and the hook catches on it.",

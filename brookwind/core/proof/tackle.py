@@ -48,14 +48,14 @@ def _thinner_m(most_m: float) -> float | None:
     return round(fits[-1] * 1e-3, 6) if fits else None
 
 
-def _steps_up(check: Check, there: Situation) -> Finding | None:
+def _steps_up(check: Check, situation: Situation) -> Finding | None:
     """The hooklength is not the line that breaks first."""
-    facts = there.line_facts
+    facts = situation.line_facts
     leader = facts.lines[-1]
     weaker = min(facts.lines[:-1], key=lambda f: f.bears_n, default=None)
     if weaker is None or leader.bears_n <= WEAKER_BY * weaker.bears_n:
         return None
-    section = of_kind(there.rig, LineSection)[-1]
+    section = of_kind(situation.rig, LineSection)[-1]
     strong_n = WEAKER_BY * weaker.bears_n / leader.keeps
     material = LINE_MATERIAL.get(section.material, LINE_MATERIAL["nylon"])
     lighter = _thinner_m((4.0 * strong_n / (pi * material.strength_pa)) ** 0.5)
@@ -67,11 +67,11 @@ def _steps_up(check: Check, there: Situation) -> Finding | None:
     )
 
 
-def _light_for_fish(check: Check, there: Situation) -> Finding | None:
-    species = there.book.species.get(there.rig.species or "")
-    leader = of_kind(there.rig, LineSection)[-1]
+def _light_for_fish(check: Check, situation: Situation) -> Finding | None:
+    species = situation.book.species.get(situation.rig.species or "")
+    leader = of_kind(situation.rig, LineSection)[-1]
     strength = line_strength_n(leader)
-    elastic = there.rig.conditions.tackle == "pole"
+    elastic = situation.rig.conditions.tackle == "pole"
     if species is None or strength >= LEAST_SHARE * species.line_n[0] * (ELASTIC_SHARE if elastic else 1.0):
         return None
     stronger = diameter_for_m(species.line_n[0], leader.material) if leader.material in LINE_MATERIAL else None
@@ -82,11 +82,11 @@ def _light_for_fish(check: Check, there: Situation) -> Finding | None:
     )
 
 
-def _give_too_hard(check: Check, there: Situation) -> Finding | None:
-    facts = there.line_facts
+def _give_too_hard(check: Check, situation: Situation) -> Finding | None:
+    facts = situation.line_facts
     if not facts.give_entered or facts.give_n <= GIVE_MOST * facts.weakest_n:
         return None
-    what = "elastic takes" if there.rig.conditions.tackle == "pole" else "drag slips at"
+    what = "elastic takes" if situation.rig.conditions.tackle == "pole" else "drag slips at"
     return check.finds(
         {"give": force(facts.give_n), "weakest": force(facts.weakest_n), "advised": force(facts.give_advised_n)},
         f"The {what} {{give}}, and the weakest line bears {{weakest}} at its knot.",
@@ -94,20 +94,20 @@ def _give_too_hard(check: Check, there: Situation) -> Finding | None:
     )
 
 
-def _fluorocarbon_main(check: Check, there: Situation) -> Finding | None:
-    main = of_kind(there.rig, LineSection)[0]
-    if main.material != "fluorocarbon" or there.rig.conditions.tackle != "rod":
+def _fluorocarbon_main(check: Check, situation: Situation) -> Finding | None:
+    main = of_kind(situation.rig, LineSection)[0]
+    if main.material != "fluorocarbon" or situation.rig.conditions.tackle != "rod":
         return None
     return check.finds(change=ChangeLine(role="main", material="nylon") if main.role == "main" else None)
 
 
-def _line_lies(check: Check, there: Situation) -> Finding | None:
+def _line_lies(check: Check, situation: Situation) -> Finding | None:
     """The line behind the float lies other than the method wants."""
-    rig, family = there.rig, FAMILY.get(there.rig.family)
+    rig, family = situation.rig, FAMILY.get(situation.rig.family)
     main = of_kind(rig, LineSection)[0]
     if family is None or family.line_wants == "either" or rig.conditions.tackle != "rod":
         return None
-    lies, wants_floating = lies_how(main, there.settled.water_kg_m3), family.line_wants == "floats"
+    lies, wants_floating = lies_how(main, situation.settled.water_kg_m3), family.line_wants == "floats"
     if main.material == "fluorocarbon" or wants_floating == (lies == "floats"):
         return None
     if check.id != ("line-sinks" if wants_floating else "line-floats"):
@@ -121,12 +121,12 @@ def _line_lies(check: Check, there: Situation) -> Finding | None:
     )
 
 
-def _bore_too_narrow(check: Check, there: Situation) -> Finding | None:
-    way = there.passing
+def _bore_too_narrow(check: Check, situation: Situation) -> Finding | None:
+    way = situation.passing
     if way is None or way.bore_m >= RUNS_FREELY * way.line_m - 1e-9:
         return None
     most_m = way.bore_m / RUNS_FREELY
-    through = next((s for s in of_kind(there.rig, LineSection) if s.lower_m < there.rig.setting_m), None)
+    through = next((s for s in of_kind(situation.rig, LineSection) if s.lower_m < situation.rig.setting_m), None)
     thinner = _thinner_m(most_m)
     return check.finds(
         {"line": thickness(way.line_m), "bore": thickness(way.bore_m), "most": thickness(most_m)},
@@ -140,9 +140,9 @@ def _known(way: Passing, *hangs_on: str) -> Severity | None:
     return "note" if any(a in hangs_on for a in way.assumed) else None
 
 
-def _stop_slips(check: Check, there: Situation) -> Finding | None:
+def _stop_slips(check: Check, situation: Situation) -> Finding | None:
     """The stop slips through the bead or the bore, or the bead through the bore."""
-    way = there.passing
+    way = situation.passing
     if way is None or way.stop_m is None:
         return None
     figures = {"stop": thickness(way.stop_m), "bore": thickness(way.bore_m)}
@@ -170,28 +170,28 @@ def _stop_slips(check: Check, there: Situation) -> Finding | None:
     )
 
 
-def _stop_on_braid(check: Check, there: Situation) -> Finding | None:
-    stop = there.rig.stop
+def _stop_on_braid(check: Check, situation: Situation) -> Finding | None:
+    stop = situation.rig.stop
     if stop is None:
         return None
-    under = next(s for s in of_kind(there.rig, LineSection) if s.lower_m < stop.position_m)
-    stops = [c for c in there.rig.components if c.kind == "stop"]
+    under = next(s for s in of_kind(situation.rig, LineSection) if s.lower_m < stop.position_m)
+    stops = [c for c in situation.rig.components if c.kind == "stop"]
     if under.material != "braid" or stop.material != "thread" or len(stops) > 1:
         return None
     return check.finds(change=ChangeStop(count=2))
 
 
-def _hook_and_bait(check: Check, there: Situation) -> Finding | None:
+def _hook_and_bait(check: Check, situation: Situation) -> Finding | None:
     """The hook is larger than its bait, or not one that the bait goes on."""
-    hooks = {h.id: h for h in of_kind(there.rig, Hook)}
-    for bait in of_kind(there.rig, Bait):
-        kind, hook = there.book.baits.get(bait.item or ""), hooks[bait.hook]
+    hooks = {h.id: h for h in of_kind(situation.rig, Hook)}
+    for bait in of_kind(situation.rig, Bait):
+        kind, hook = situation.book.baits.get(bait.item or ""), hooks[bait.hook]
         size = HOOK_SIZE.get(hook.size)
         if kind is None or size is None:
             continue
         small, large = kind.hooks
         labels = f"{HOOK_SIZE[small].label} to {HOOK_SIZE[large].label}"
-        factor = there.book.patterns[hook.pattern].gape if hook.pattern in there.book.patterns else 1.0
+        factor = situation.book.patterns[hook.pattern].gape if hook.pattern in situation.book.patterns else 1.0
         over = size.gape_m * factor > HOOK_OVER_BAIT * kind.length_m
         if not over and large <= hook.size <= small:
             continue
@@ -215,12 +215,12 @@ def _hook_and_bait(check: Check, there: Situation) -> Finding | None:
     return None
 
 
-def _bites_through(check: Check, there: Situation) -> Finding | None:
+def _bites_through(check: Check, situation: Situation) -> Finding | None:
     """A fish with teeth on a line that it cuts, or on too short a trace."""
-    fish = there.book.species.get(there.rig.species or "")
+    fish = situation.book.species.get(situation.rig.species or "")
     if fish is None or not fish.bites_through:
         return None
-    last, trace = of_kind(there.rig, LineSection)[-1], hooklength_join_m(there.rig)
+    last, trace = of_kind(situation.rig, LineSection)[-1], hooklength_join_m(situation.rig)
     if last.material == "wire" and trace >= WIRE_TRACE_M - 1e-6:
         return None
     thick = diameter_for_m(line_strength_n(last), "wire")
@@ -242,8 +242,8 @@ def _bites_through(check: Check, there: Situation) -> Finding | None:
     )  # fmt: skip
 
 
-def _beyond_reach(check: Check, there: Situation) -> Finding | None:
-    rig, rod = there.rig, there.rig.conditions.rod_m
+def _beyond_reach(check: Check, situation: Situation) -> Finding | None:
+    rig, rod = situation.rig, situation.rig.conditions.rod_m
     if rig.stop is not None or rig.setting_m <= rod - SWING_ROOM_M:
         return None
     return check.finds(
@@ -252,9 +252,9 @@ def _beyond_reach(check: Check, there: Situation) -> Finding | None:
     )
 
 
-def _hangs_too_long(check: Check, there: Situation) -> Finding | None:
+def _hangs_too_long(check: Check, situation: Situation) -> Finding | None:
     """What hangs below a sliding float is too long to cast with the rod."""
-    rig = there.rig
+    rig = situation.rig
     if rig.stop is None or rig.conditions.tackle != "rod":
         return None
     at = rig.components.index(rig.float_piece)

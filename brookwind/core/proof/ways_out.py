@@ -27,34 +27,34 @@ MOST_LAID_M = 2.9
 """More line on the bed than this is no way to fish. [m] Editable default."""
 
 
-def ways_out(there: Situation) -> tuple[Proposed, ...]:
+def ways_out(situation: Situation) -> tuple[Proposed, ...]:
     """The ways to set the stop all the same: a shorter leader or lower weights, or fishing over-depth.
 
-    there: the rig.
+    situation: the rig.
     None where the stop can be set as it is. The last of them, another family, is chosen and not a change by itself.
     """
-    wanted = _wanted_m(there)
+    wanted = _wanted_m(situation)
     if wanted is None:
         return ()
     other = Proposed(says="Take another family.")
-    return (*(p for p in _ways(there, wanted) if _holds(there, p)), other)
+    return (*(p for p in _ways(situation, wanted) if _holds(situation, p)), other)
 
 
-def _wanted_m(there: Situation) -> float | None:
+def _wanted_m(situation: Situation) -> float | None:
     """The setting that the tied length forbids; None when there is no such. [m]"""
-    problem = there.stop_problem
+    problem = situation.stop_problem
     if problem is not None:
         return problem.figures["setting"].value if problem.code == "longer-than-water" else None
-    wanted = there.stop.wanted_m
-    return wanted if wanted < least_setting_m(there.rig) - 1e-9 else None
+    wanted = situation.stop.wanted_m
+    return wanted if wanted < least_setting_m(situation.rig) - 1e-9 else None
 
 
-def _ways(there: Situation, wanted_m: float) -> Iterator[Proposed]:
-    rig, leader, least = there.rig, hooklength_join_m(there.rig), least_setting_m(there.rig)
+def _ways(situation: Situation, wanted_m: float) -> Iterator[Proposed]:
+    rig, leader, least = situation.rig, hooklength_join_m(situation.rig), least_setting_m(situation.rig)
     shorter = floor((wanted_m - (least - leader) + CLEAR_M - LEAST_ABOVE_LEADER_M) / STEP_M) * STEP_M
     if leader and SHORTEST_M <= shorter < leader:
         tied = ChangeLeader(length_m=round(shorter, 3))
-        yield _way("Tie a leader of {leader}.", shorter, *_then_set(there, wanted_m, tied), name="leader")
+        yield _way("Tie a leader of {leader}.", shorter, *_then_set(situation, wanted_m, tied), name="leader")
     yield _way("Bring the weights down under the float.", None, LowerWeights(), SetStop())
     # Rounded towards more line, so that what hangs fits.
     shortest = ceil(least * 100.0) / 100.0
@@ -64,13 +64,13 @@ def _ways(there: Situation, wanted_m: float) -> Iterator[Proposed]:
     deeper = SetAim(bait_from="bed", bait_m=round(height, 4)), _put(rig, shortest)
     says, name = ("Fish it deeper: {off} off the bed.", "off") if height >= 0.0 else (
         "Fish it over-depth, {laid} of line on the bed.", "laid")  # fmt: skip
-    yield _way(says, abs(height), *_then_set(there, shortest, *deeper), name=name)
+    yield _way(says, abs(height), *_then_set(situation, shortest, *deeper), name=name)
 
 
-def _then_set(there: Situation, place_m: float, *changes: Change) -> tuple[Change, ...]:
+def _then_set(situation: Situation, place_m: float, *changes: Change) -> tuple[Change, ...]:
     """The changes, and the stop set; put there outright where a dragging line has no steady shape to set it by."""
     wished = (*changes, SetStop())
-    return wished if _holds(there, Proposed(says="", changes=wished)) else (*changes, _put(there.rig, place_m))
+    return wished if _holds(situation, Proposed(says="", changes=wished)) else (*changes, _put(situation.rig, place_m))
 
 
 def _put(rig: Rig, place_m: float) -> Move:
@@ -82,11 +82,11 @@ def _way(says: str, figure: float | None, *changes: Change, name: str = "") -> P
     return Proposed(says=says, figures={} if figure is None else {name: length(figure)}, changes=changes)
 
 
-def _holds(there: Situation, way: Proposed) -> bool:
-    rig = there.rig
+def _holds(situation: Situation, way: Proposed) -> bool:
+    rig = situation.rig
     try:
         for change in way.changes:
             rig = apply(rig, change)
     except BrookwindError:
         return False
-    return rig is not there.rig
+    return rig is not situation.rig

@@ -70,7 +70,7 @@ def _over_bed(f: Floating, shallower: Array) -> Worlds:
     whole = max(f.on_bed_n(np.array([1e3]))[0], 1e-9)
     dragged = np.zeros(len(shallower))
     if f.moves:
-        dragged = -f.there.setup.friction * np.maximum(lies - f.on_bed_n(np.zeros(1)), 0.0)
+        dragged = -f.situation.setup.friction * np.maximum(lies - f.on_bed_n(np.zeros(1)), 0.0)
     load = f.carried_n(f.carried_over_bed_n(shallower))
     lean = f.lean_by_rad(dragged, load)
     # Once most of the weight lies, nothing draws line through a float that slides.
@@ -93,11 +93,11 @@ def uneven_m(f: Floating) -> float:
 
     f: the float.
     """
-    return min(0.12 + 0.03 * f.there.rig.water.depth_m, 0.6)
+    return min(0.12 + 0.03 * f.situation.rig.water.depth_m, 0.6)
 
 
 def _shallower(f: Floating) -> Worlds | None:
-    most = 0.8 * f.there.rig.water.depth_m
+    most = 0.8 * f.situation.rig.water.depth_m
     return _over_bed(f, np.minimum(uneven_m(f) * np.abs(_half_normal()), most))
 
 
@@ -129,7 +129,7 @@ def _weed(f: Floating) -> Worlds:
 
 
 def _line_pulls(f: Floating) -> Worlds | None:
-    conditions = f.there.rig.conditions
+    conditions = f.situation.rig.conditions
     if conditions.tackle != "rod" and not f.moves and conditions.wind_m_s == 0.0:
         # The short line from a pole hangs in still air: nothing draws at it.
         return None
@@ -141,9 +141,9 @@ def _line_pulls(f: Floating) -> Worlds | None:
 
 def _current(f: Floating) -> Worlds | None:
     """The water slows otherwise towards the bed than taken: what that does to the height of the bait."""
-    if not f.moves or f.there.moving is None or f.there.moving.height is None:
+    if not f.moves or f.situation.moving is None or f.situation.moving.height is None:
         return None
-    found = f.there.moving.height
+    found = f.situation.moving.height
     t = quantiles()
     rises = np.where(t > 0, found.high_m - found.value_m, found.value_m - found.low_m) * t / 1.645
     return worlds(f, t, shallower_m=-rises, late=np.exp(0.3 * t), before=0.3, part=0.2)
@@ -152,7 +152,7 @@ def _current(f: Floating) -> Worlds | None:
 def _held_hard(f: Floating) -> Worlds | None:
     if not f.moves or f.drags_meant:
         return None
-    hold = f.there.rig.conditions.hold
+    hold = f.situation.rig.conditions.hold
     held = 1.0 if hold is None else hold
     slower = held * (0.15 + 0.6 * _SPREAD)
     push = f.push_n(held - slower) - f.push_n(np.array([held]))

@@ -32,23 +32,23 @@ CLINGS_SHARE = 0.3
 class Floating:
     """A rig as it is fished, ready to be asked what the float shows when something is otherwise."""
 
-    there: Situation
+    situation: Situation
 
     @cached_property
     def settled(self) -> Settled:
         """At rest, as it is weighed."""
-        return self.there.weighed.settled
+        return self.situation.weighed.settled
 
     @cached_property
     def moves(self) -> bool:
         """In moving water, with a shape there."""
-        return self.there.moving is not None and self.there.moves
+        return self.situation.moving is not None and self.situation.moves
 
     @cached_property
     def load_n(self) -> float:
         """What the float carries as it is fished. [N]"""
-        moving = self.there.moving
-        return self.there.as_fished.pull_n if moving is None or self.settled.rod_n else moving.carried_n
+        moving = self.situation.moving
+        return self.situation.as_fished.pull_n if moving is None or self.settled.rod_n else moving.carried_n
 
     @cached_property
     def tip_m(self) -> float:
@@ -60,8 +60,8 @@ class Floating:
         """Its lean in moving water, downstream more than 0. [rad]"""
         if not self.moves:
             return 0.0
-        side = self.there.shape.resting.side_n
-        return float(-np.sign(side) * self.there.shape.lean_rad)
+        side = self.situation.shape.resting.side_n
+        return float(-np.sign(side) * self.situation.shape.lean_rad)
 
     @property
     def eye_m(self) -> float:
@@ -88,7 +88,7 @@ class Floating:
 
     @cached_property
     def _doubts(self) -> tuple[Doubt, ...]:
-        return doubts(self.settled, self.there.rig.float_piece.spec)
+        return doubts(self.settled, self.situation.rig.float_piece.spec)
 
     @cached_property
     def _levels(self) -> tuple[Array, Array, Array]:
@@ -122,7 +122,7 @@ class Floating:
         if not self.settled.rod_n:
             return load_n
         wish = self.settled.pull_n
-        if layout_of(self.there.rig).overload > 1.0:
+        if layout_of(self.situation.rig).overload > 1.0:
             return np.minimum(load_n, wish)
         lying = sum(i.weight_n for i in self.settled.hanging.items if i.component.id in self.settled.laid.on_bed)
         return np.minimum(np.maximum(load_n, wish), load_n + lying)
@@ -168,7 +168,7 @@ class Floating:
     def _depths(self) -> tuple[Array, Array]:
         """Depth and weight of what hangs and sinks. [m, N]"""
         items = [i for i in self.hung if i.weight_n > 0.0]
-        moving = self.there.moving
+        moving = self.situation.moving
         at = {p.id: p.depth_m for p in moving.pieces} if moving else {}
         hung = self.settled.hanging.setting_m + self.settled.attachment_m
         depth = [at.get(i.component.id, hung - i.position_m + i.link_m) for i in items]
@@ -180,7 +180,7 @@ class Floating:
         shallower_m: by how much; less than 0 the other way. [m]
         """
         depth, weight = self._depths
-        bed = self.there.rig.water.depth_m - shallower_m
+        bed = self.situation.rig.water.depth_m - shallower_m
         lies: Array = (depth[:, None] >= bed[None, :] - 1e-9).T @ weight if len(weight) else np.zeros_like(bed)
         return lies
 
@@ -196,10 +196,10 @@ class Floating:
     @cached_property
     def carries(self) -> tuple[Item, ...]:
         """What hangs free, so that the float shows it when it is gone."""
-        lies = self.there.settled.laid.on_bed
+        lies = self.situation.settled.laid.on_bed
         if self.moves:
-            assert self.there.moving is not None
-            lies = {p.id for p in self.there.moving.pieces if p.on_bed}
+            assert self.situation.moving is not None
+            lies = {p.id for p in self.situation.moving.pieces if p.on_bed}
         return tuple(i for i in self.hung if i.component.id not in lies)
 
     @property
@@ -227,12 +227,12 @@ class Floating:
     @property
     def slides(self) -> bool:
         """Its float runs up to a stop."""
-        return self.there.rig.stop is not None
+        return self.situation.rig.stop is not None
 
     @property
     def drags_meant(self) -> bool:
         """It is meant to drag over the bed."""
-        return drags(self.there.rig)
+        return drags(self.situation.rig)
 
     def push_n(self, hold: Array) -> Array:
         """How hard the water pushes the line downstream when the float is held back to shares of the foam's speed. [N]
@@ -241,10 +241,10 @@ class Floating:
         Source: the drag of the line goes with the square of the water's speed past it; one drag for all of it, found
         from the rig's own shape.
         """
-        assert self.there.moving is not None
-        arrows = np.array([u for _, u in self.there.moving.arrows])
+        assert self.situation.moving is not None
+        arrows = np.array([u for _, u in self.situation.moving.arrows])
         top = float(arrows.max())
-        line = self.there.shape.resting
+        line = self.situation.shape.resting
 
         def past(speed: Array) -> Array:
             gone = arrows[None, :] - speed[:, None]
@@ -260,15 +260,15 @@ class Floating:
     @property
     def _line_n_s2_m2(self) -> float:
         """Drag of the whole line across over the square of the speed, where the rig's shape does not tell it."""
-        sections = [s for s in self.there.rig.components if s.kind == "line"]
+        sections = [s for s in self.situation.rig.components if s.kind == "line"]
         thick = float(np.mean([s.diameter_m for s in sections])) if sections else 2e-4
-        return 0.5 * self.settled.water_kg_m3 * 1.2 * thick * self.there.rig.setting_m
+        return 0.5 * self.settled.water_kg_m3 * 1.2 * thick * self.situation.rig.setting_m
 
     @property
     def clear_m(self) -> float:
         """Height of the lowest weight, hook or bait over the bed as reckoned. [m]"""
-        moving = self.there.moving
+        moving = self.situation.moving
         if moving is not None:
             return moving.hook_height_m
         depth, _ = self._depths
-        return self.there.rig.water.depth_m - (float(depth.max()) if len(depth) else 0.0)
+        return self.situation.rig.water.depth_m - (float(depth.max()) if len(depth) else 0.0)

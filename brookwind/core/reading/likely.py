@@ -140,7 +140,7 @@ class Eye:
 
         tried: the setting and what was seen.
         """
-        deeper = tried.setting_m - self.f.there.rig.setting_m
+        deeper = tried.setting_m - self.f.situation.rig.setting_m
         margin = self.f.clear_m - self.w.shallower_m - deeper
         drags = MISSED + (1.0 - 2.0 * MISSED) * _phi(-margin / BED_M)
         return drags if tried.drags else 1.0 - drags

@@ -128,8 +128,8 @@ class _Weighed:
 class Reader:
     """A rig whose float is read, once or again and again as more is seen."""
 
-    def __init__(self, there: Situation) -> None:
-        self.f = Floating(there)
+    def __init__(self, situation: Situation) -> None:
+        self.f = Floating(situation)
         if self.f.settled.status == "sinks":
             raise OutOfRange.one(
                 "sinks-anyway",
@@ -183,14 +183,14 @@ class Reader:
         return [_Weighed(c, e, s / max(float(s.sum()), 1e-300), x / whole) for c, e, s, x in found], other / whole
 
 
-def read(there: Situation, seen: Seen) -> FloatReading:
+def read(situation: Situation, seen: Seen) -> FloatReading:
     """Rank what may be wrong with a rig by what is seen of its float.
 
-    there: the rig as it is fished.
+    situation: the rig as it is fished.
     seen: what is seen, and what was tried.
     Raises: OutOfRange when the rig's float would go under by itself, or a tip longer than the float was seen.
     """
-    return Reader(there).read(seen)
+    return Reader(situation).read(seen)
 
 
 def _check(f: Floating, seen: Seen) -> None:
@@ -255,7 +255,7 @@ def _remedied(f: Floating, w: _Weighed) -> Figure | None:
 
 
 def _change(f: Floating, w: _Weighed) -> Change | None:
-    rig = f.there.rig
+    rig = f.situation.rig
     if w.cause.keeps == "depth":
         return SetDepth(depth_m=max(0.05, round(rig.water.depth_m - _step_m(w), 2)))
     if w.cause.keeps == "profile" and not rig.conditions.speeds:

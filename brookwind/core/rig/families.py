@@ -265,10 +265,10 @@ def _float_for(
     family: Family, what_for: Fished, water: Water, hook: HookSize, pattern: HookPattern, bait: BaitKind
 ) -> FloatSpec:
     capacity = family.size(what_for).usual_kg
-    there = water_density_kg_m3(water.temperature_c, water.salinity)
-    pull = submerged_weight_n(hook.mass_kg * pattern.mass, STEEL_KG_M3, there)
-    pull += max(0.0, submerged_weight_n(bait.mass_kg, bait.density_kg_m3, there))
-    as_lead = lead_mass_kg(pull, there)
+    water_kg_m3 = water_density_kg_m3(water.temperature_c, water.salinity)
+    pull = submerged_weight_n(hook.mass_kg * pattern.mass, STEEL_KG_M3, water_kg_m3)
+    pull += max(0.0, submerged_weight_n(bait.mass_kg, bait.density_kg_m3, water_kg_m3))
+    as_lead = lead_mass_kg(pull, water_kg_m3)
     own = builds.SWIVEL_KG + builds.JIG_KG if family.jig else 0.0
     if "none" not in family.patterns:
         capacity = max(
@@ -314,8 +314,10 @@ def family_aim(
 
 def _tip_under_m(body: FloatBody, share: float) -> float:
     """Tip under a share of what the label says. [m]"""
-    there = body.length_m - body.design_tip_m
-    displaced = body.profile.volume_below_m3(there) * LABEL_WATER_KG_M3 - (1.0 - share) * body.rated_kg * LABEL_LEAD_NET
+    mark_m = body.length_m - body.design_tip_m
+    displaced = (
+        body.profile.volume_below_m3(mark_m) * LABEL_WATER_KG_M3 - (1.0 - share) * body.rated_kg * LABEL_LEAD_NET
+    )
     return round(body.length_m - body.profile.level_for_volume_m(displaced / LABEL_WATER_KG_M3), 3)
 
 

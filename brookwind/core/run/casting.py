@@ -90,12 +90,12 @@ class CastAnswer(Frozen):
     says: tuple[Told, ...]
 
 
-def casting(rig: Rig, wish: CastWish | None = None, there: Situation | None = None) -> CastAnswer:
+def casting(rig: Rig, wish: CastWish | None = None, situation: Situation | None = None) -> CastAnswer:
     """The cast of a rig to where it is fished.
 
     rig: the rig; its distance and how its rod throws are taken.
     wish: how it is cast.
-    there: its situation, where it has been reckoned.
+    situation: its situation, where it has been reckoned.
     Raises: OutOfRange for a pole or whip, which swings it out; BrookwindError for a float that is no body.
     Source: `flight`; the speed for the distance by closing in.
     """
@@ -106,7 +106,7 @@ def casting(rig: Rig, wish: CastWish | None = None, there: Situation | None = No
             "cast-of-pole", f"A {c.tackle} swings its rig out; it is not cast.", "Fish it with a rod to cast it.",
             ("conditions", "tackle"),
         )  # fmt: skip
-    there = there or Situation(rig)
+    situation = situation or Situation(rig)
     its_float = rig.float_piece
     body, loads = float_body(its_float.spec), _loads(rig)
     mass, drag_m2 = thrown_of(rig)
@@ -123,7 +123,7 @@ def casting(rig: Rig, wish: CastWish | None = None, there: Situation | None = No
         )  # fmt: skip
 
     furthest = thrown(most)
-    drawn = _drawn_m(there) if ask.bail == "closed" and its_float.position_m is None else 0.0
+    drawn = _drawn_m(situation) if ask.bail == "closed" and its_float.position_m is None else 0.0
     back = ask.draw_back_m
     if back is None:
         # Only as far as the cast leaves room for it.
@@ -141,7 +141,7 @@ def casting(rig: Rig, wish: CastWish | None = None, there: Situation | None = No
         draw_back_m=back, drawn_m=drawn, clip_m=clip, aside_m=flown.aside_m,
         aim_deg=degrees(atan2(flown.aside_m, max(flown.reach_m, 0.1))), turns=clip / ask.turn_m,
         back_turns=back / ask.turn_m, ring_m=(off, WIDE * off), leads=_leads(body, loads), flight=flown, says=(),
-        risk=None if there.fallen is None else there.fallen.risk,
+        risk=None if situation.fallen is None else situation.fallen.risk,
     )  # fmt: skip
     return answer.model_copy(update={"says": _says(answer, c.distance_m)})
 
@@ -164,10 +164,10 @@ def thrown_of(rig: Rig) -> tuple[float, float]:
     return body.mass_kg + sum(m for m, _ in loads), shown_drag_m2(body.profile.surface_m2) + below
 
 
-def _drawn_m(there: Situation) -> float:
+def _drawn_m(situation: Situation) -> float:
     """How much nearer a sliding float comes whose line is fast at the rod while its weights run down. [m]"""
     try:
-        found = fall(there.rig, FallWish(bail="closed"), there.settled, QUICK)
+        found = fall(situation.rig, FallWish(bail="closed"), situation.settled, QUICK)
     except BrookwindError:
         return 0.0
     return abs(found.drift_m)

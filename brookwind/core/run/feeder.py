@@ -61,12 +61,12 @@ class FeederAnswer(Frozen):
     says: tuple[Told, ...]
 
 
-def feeder(rig: Rig, wish: FeederWish | None = None, there: Situation | None = None) -> FeederAnswer:
+def feeder(rig: Rig, wish: FeederWish | None = None, situation: Situation | None = None) -> FeederAnswer:
     """What a feeder float does from landing to empty.
 
     rig: the rig; its float holds feed.
     wish: what it carries.
-    there: its situation, where it has been reckoned.
+    situation: its situation, where it has been reckoned.
     Raises: OutOfRange for a float that holds none; BrookwindError as `casting`.
     """
     ask = wish or FeederWish()
@@ -80,7 +80,7 @@ def feeder(rig: Rig, wish: FeederWish | None = None, there: Situation | None = N
         rest = settle(_filled(rig, share))
         shows.append(FeederShows(share=share, tip_m=rest.tip_m, status=rest.status))
     full = _filled(rig, ask.per_cast)
-    cast = casting(full, CastWish(), there if full is rig else None)
+    cast = casting(full, CastWish(), situation if full is rig else None)
     flown = cast.flight
     lands_m_s = (2.0 * G_M_S2 * flown.highest_m) ** 0.5
     loaded = float_body(full.float_piece.spec)

@@ -100,12 +100,12 @@ def feed_lead_m(flow: Flow, sink_m_s: float | Array, depth_m: float) -> Array:
     return np.asarray(carried / np.asarray(sink_m_s, dtype=float))
 
 
-def feeding(rig: Rig, thrown: Thrown, there: Situation | None = None) -> FeedAnswer:
+def feeding(rig: Rig, thrown: Thrown, situation: Situation | None = None) -> FeedAnswer:
     """Where to throw feed for a rig where it is fished, and how much of it that takes.
 
     rig: the rig.
     thrown: what, and how it is fed.
-    there: the rig's situation, where it has been reckoned.
+    situation: the rig's situation, where it has been reckoned.
     Raises: NotUnderstood for feed that is not known; OutOfRange for feed that floats here.
     Source: `feed_lead_m`; scatter of single items as a normal share of their speed.
     """
@@ -120,13 +120,13 @@ def feeding(rig: Rig, thrown: Thrown, there: Situation | None = None) -> FeedAns
         raise OutOfRange.one(
             "feed-floats", f"{feed.name.capitalize()} float here.", "Take another, or put it in groundbait.", ("feed",)
         )
-    there = there or Situation(rig)
+    situation = situation or Situation(rig)
     flow = setup_of(rig, water.kg_m3).flow
     deep = rig.water.depth_m
     spread = NINE_IN_TEN * feed.scatter
     lead, low, high = feed_lead_m(flow, np.array([sink, sink * (1.0 + spread), sink / (1.0 + spread)]), deep)
-    fallen = there.fallen
-    ready = there.ready_s
+    fallen = situation.fallen
+    ready = situation.ready_s
     throw = None if fallen is None or ready is None else float(fallen.bait_x_m - lead)
     fall_s = deep / sink
     much = amount(thrown)

@@ -45,12 +45,12 @@ class Matching(Frozen):
     says: Told
 
 
-def matching(rig: Rig, feed_id: str, there: Situation | None = None) -> Matching:
+def matching(rig: Rig, feed_id: str, situation: Situation | None = None) -> Matching:
     """How much line above the hook free of shot lets the bait fall as the feed does.
 
     rig: the rig.
     feed_id: the feed.
-    there: its situation, where it has been reckoned.
+    situation: its situation, where it has been reckoned.
     Raises: NotUnderstood for feed that is not known; OutOfRange for feed that floats here, and without free shot.
     Source: the fall of each; the nearest by the ratio of speeds.
     """
@@ -68,12 +68,12 @@ def matching(rig: Rig, feed_id: str, there: Situation | None = None) -> Matching
             "no-free-shot", "There is no shot on the line that could be spread otherwise.",
             "Put split shot on, or match by the hooklength.", ("components",),
         )  # fmt: skip
-    there = there or Situation(rig)
+    situation = situation or Situation(rig)
     low = _below(rig)[0].position_m
-    ways = [_falls(low, True, there)]
+    ways = [_falls(low, True, situation)]
     for bare in BARE_M:
         if low < bare < rig.setting_m - 0.1:
-            ways.append(_falls(bare, False, there.varied(partial(_bared, bare_m=bare))))
+            ways.append(_falls(bare, False, situation.varied(partial(_bared, bare_m=bare))))
     known = [(abs(log(w.falls_m_s / sink)), k) for k, w in enumerate(ways) if w.falls_m_s]
     nearest = min(known)[1] if known else None
     return Matching(
@@ -101,8 +101,8 @@ def _bared(rig: Rig, bare_m: float) -> Rig:
     return _moved(rig, {s.id: bare_m + 0.004 * k for k, s in enumerate(low)})
 
 
-def _falls(bare_m: float, now: bool, there: Situation) -> Matched:
-    fallen = there.fallen
+def _falls(bare_m: float, now: bool, situation: Situation) -> Matched:
+    fallen = situation.fallen
     if fallen is None or fallen.to_depth_s is None:
         return Matched(bare_m=bare_m, now=now, falls_m_s=None, to_depth_s=None)
     times = [f.time_s for f in fallen.frames]

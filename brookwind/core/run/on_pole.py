@@ -106,11 +106,11 @@ def pole_line(rig: Rig, held: PoleHeld | None = None) -> PoleLine:
             "lash-of-rod", "A rod has no lash: its line lies on the water.", "Ask for the line on the water instead.",
             ("conditions", "tackle"),
         )  # fmt: skip
-    there = Situation(rig)
+    situation = Situation(rig)
     lash = ask.lash_m or rig.lash_m or LASH_M
     main = next(c for c in rig.components if isinstance(c, LineSection))
     back = [c for c in rig.components if isinstance(c, Shot) and c.position_m > rig.setting_m]
-    water = there.settled.water_kg_m3
+    water = situation.settled.water_kg_m3
     back_kg = sum(s.mass_kg for s in back)
     back_n = sum(submerged_weight_n(s.mass_kg, s.density_kg_m3, water) for s in back)
     above = min(s.position_m for s in back) - rig.setting_m if back else 0.1
@@ -128,10 +128,10 @@ def pole_line(rig: Rig, held: PoleHeld | None = None) -> PoleLine:
     else:
         no_10 = submerged_weight_n(4e-5, 11340.0, water)
         others.append(OtherLash(id="back-shot", says="with a No 10 back shot", pull_n=pull(shot_n=no_10)))
-    drags = slip_of(there.shape)
+    drags = slip_of(situation.shape)
     along = pull()
     goes = abs(drags.speed(along, 0.0)[0] - drags.speed(0.0, 0.0)[0])
-    sinks = bool(back) and back_n > sinking_load_n(there.settled.body, water) - there.settled.pull_n
+    sinks = bool(back) and back_n > sinking_load_n(situation.settled.body, water) - situation.settled.pull_n
     return PoleLine(
         lash_m=lash, wind_n=wind_on_line_n(lash, main.diameter_m, ask.wind_m_s), pull_n=along, drags_m_s=goes,
         back_shot_kg=back_kg, sinks_if_let_go=sinks, says=_says(along, goes, sinks), others=tuple(others),

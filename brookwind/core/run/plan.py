@@ -45,20 +45,23 @@ class _Down(NamedTuple):
 
 
 def run_plan(
-    rig: Rig, wish: RunWish | None = None, there: Situation | None = None, measured: Mapping[str, float] | None = None
+    rig: Rig,
+    wish: RunWish | None = None,
+    situation: Situation | None = None,
+    measured: Mapping[str, float] | None = None,
 ) -> RunPlan:
     """The plan of a run of a rig where it is fished.
 
     rig: the rig.
     wish: how it is fished.
-    there: the rig's situation, where it has been reckoned.
+    situation: the rig's situation, where it has been reckoned.
     measured: speed at which feed sinks, by its id, where a jug test found it. [m/s]
     Raises: BrookwindError for a rig whose bait does not come to depth, and as `drift`.
     """
     ask = wish or RunWish()
-    there = there or Situation(rig)
-    fall = _down(there)
-    own = there.moving.speed_m_s if there.moving else None
+    situation = situation or Situation(rig)
+    fall = _down(situation)
+    own = situation.moving.speed_m_s if situation.moving else None
     # A lake drifts under wind, but has no downstream: only a current makes a run.
     flows = rig.conditions.surface_m_s > 0.0 and (own is None or abs(own) > _SLOWEST_M_S)
     lands_x = ask.fish_from_m - (fall.bait_x_m if flows else 0.0)
@@ -66,7 +69,7 @@ def run_plan(
     to = ask.fish_from_m + STRETCH_M if ask.fish_to_m is None else ask.fish_to_m
     mended, bare, water = None, None, None
     if flows:
-        water = water_of(there, ask.how, fall.ready_s, fall.drift_m)
+        water = water_of(situation, ask.how, fall.ready_s, fall.drift_m)
         if to <= ask.fish_from_m:
             raise OutOfRange.one(
                 "stretch", "The stretch ends before it begins.", "Let it end further downstream.", ("fish_to_m",)
@@ -81,8 +84,8 @@ def run_plan(
         last = mended.moments[-1]
         fishes_s = max(0.0, last.time_s - fall.ready_s)
         fishes_m = max(0.0, last.x_m - mended.at(fall.ready_s).x_m) if fishes_s else 0.0
-    way = ask.way or usual_way(rig, there.book).id
-    thrown = ask.thrown or usual_thrown(rig, there.book, way)
+    way = ask.way or usual_way(rig, situation.book).id
+    thrown = ask.thrown or usual_thrown(rig, situation.book, way)
     if thrown is not None and thrown.sink_m_s is None and measured and thrown.feed in measured:
         thrown = thrown.model_copy(update={"sink_m_s": measured[thrown.feed]})
     if thrown is None or thrown.by == "clock":
@@ -92,7 +95,7 @@ def run_plan(
     an_hour = 3600.0 / sum(leg.seconds for leg in cycle)
     if thrown is not None and thrown.by == "cast":
         thrown = thrown.model_copy(update={"casts_an_hour": an_hour})
-    feed, problem = (None, None) if thrown is None else _feed(there, thrown)
+    feed, problem = (None, None) if thrown is None else _feed(situation, thrown)
     feed_at = None
     if feed is not None and feed.throw_m is not None:
         # In still water a stretched rig lies out along the cast, and sinks that way.
@@ -107,26 +110,26 @@ def run_plan(
         to_m=to, middle_m=0.5 * (ask.fish_from_m + to),
         upstream_deg=degrees(atan2(-lands_x, out)), down=SwimSpot(x_m=ask.fish_from_m, y_m=out), down_s=fall.ready_s,
         way=way, thrown=thrown, feed=feed, feed_at=feed_at,
-        feed_path=_feed_path(there, thrown, feed_at), feed_problem=problem,
+        feed_path=_feed_path(situation, thrown, feed_at), feed_problem=problem,
         drift=mended, bare=bare, free_m_s=free if flows or abs(free) > _SLOWEST_M_S else 0.0,
         bare_share=bare_share, mended_share=mended_share, line_moves_it=max(abs(bare_share), mended_share) > 1.0,
-        give_m_s=_give(mended), bait_up_m=_bait_up(there, bare), fishes_m=fishes_m, fishes_s=fishes_s, cycle=cycle,
+        give_m_s=_give(mended), bait_up_m=_bait_up(situation, bare), fishes_m=fishes_m, fishes_s=fishes_s, cycle=cycle,
         casts_an_hour=an_hour, sinking=fall.frames, says=(),
     )  # fmt: skip
     return plan.model_copy(update={"says": said_of(plan)})
 
 
-def water_of(there: Situation, how: HowHeld, sinks_s: float, drift_m: float) -> Water:
+def water_of(situation: Situation, how: HowHeld, sinks_s: float, drift_m: float) -> Water:
     """What a rig runs in.
 
-    there: its situation.
+    situation: its situation.
     how: how its line is held.
     sinks_s: until its bait is down. [s]
     drift_m: how far the float goes until then. [m]
     Raises: BrookwindError where it takes no shape in its water.
     """
-    rig, moving = there.rig, there.moving
-    slip = slip_of(there.shape)
+    rig, moving = situation.rig, situation.moving
+    slip = slip_of(situation.shape)
     held = rig.conditions.hold is not None and moving is not None
     return Water(
         rig=rig, how=how, slip=slip, lanes=lanes_of(rig, how),
@@ -136,8 +139,8 @@ def water_of(there: Situation, how: HowHeld, sinks_s: float, drift_m: float) -> 
     )  # fmt: skip
 
 
-def _down(there: Situation) -> _Down:
-    fallen = there.fallen
+def _down(situation: Situation) -> _Down:
+    fallen = situation.fallen
     if fallen is None or fallen.to_depth_s is None:
         raise OutOfRange.one(
             "run-no-depth", "The bait does not come to depth here, so there is no run to plan.",
@@ -149,19 +152,21 @@ def _down(there: Situation) -> _Down:
     return _Down(ready, fallen.bait_x_m, fallen.drift_m, (*frames[:-1:every], frames[-1]))
 
 
-def _feed(there: Situation, thrown: Thrown) -> tuple[FeedAnswer | None, Problem | None]:
+def _feed(situation: Situation, thrown: Thrown) -> tuple[FeedAnswer | None, Problem | None]:
     try:
-        return feeding(there.rig, thrown, there), None
+        return feeding(situation.rig, thrown, situation), None
     except BrookwindError as error:
         return None, error.problems[0]
 
 
-def _feed_path(there: Situation, thrown: Thrown | None, at: SwimSpot | None) -> tuple[tuple[float, float, float], ...]:
+def _feed_path(
+    situation: Situation, thrown: Thrown | None, at: SwimSpot | None
+) -> tuple[tuple[float, float, float], ...]:
     if thrown is None or at is None:
         return ()
-    feed, water = FEED[thrown.feed], fluid_of(there.rig.water.temperature_c, there.rig.water.salinity)
+    feed, water = FEED[thrown.feed], fluid_of(situation.rig.water.temperature_c, situation.rig.water.salinity)
     speed = thrown.sink_m_s or falls_at_m_s(feed.mass_kg, feed.density_kg_m3, water, feed.length_m)
-    return sinks_along(speed, there.setup.flow, at.x_m)[::4]
+    return sinks_along(speed, situation.setup.flow, at.x_m)[::4]
 
 
 def _cycle(ask: RunWish, sinks_s: float, fishes_s: float, in_m: float) -> tuple[Leg, ...]:
@@ -199,17 +204,19 @@ def _give(run: RunDrift | None) -> float:
     return max(0.0, *rates) if rates else 0.0
 
 
-def _bait_up(there: Situation, bare: RunDrift | None) -> float | None:
+def _bait_up(situation: Situation, bare: RunDrift | None) -> float | None:
     """What the strongest pull along does to the height of a bait that runs free."""
-    if bare is None or there.rig.conditions.hold is not None:
+    if bare is None or situation.rig.conditions.hold is not None:
         return None
     most: Moment = max(bare.moments, key=lambda m: abs(m.along_n))
-    c = there.rig.conditions
-    pulled = there.rig.model_copy(
+    c = situation.rig.conditions
+    pulled = situation.rig.model_copy(
         update={"conditions": c.model_copy(update={"line_pull_n": c.line_pull_n + most.along_n})}
     )
     try:
-        found = go(pulled, there.settled, there.setup, begin=there.shape)
+        found = go(pulled, situation.settled, situation.setup, begin=situation.shape)
     except BrookwindError:
         return None
-    return float(bait_height_m(found, found.resting.state) - bait_height_m(there.shape, there.shape.resting.state))
+    return float(
+        bait_height_m(found, found.resting.state) - bait_height_m(situation.shape, situation.shape.resting.state)
+    )

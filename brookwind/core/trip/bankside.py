@@ -196,21 +196,21 @@ def prepared(
     book: fish, baits and hooks.
     Raises: BrookwindError when its float cannot be built.
     """
-    there = Situation(rig, RulesAndDay(rules=rules) if rules else None, book)
+    situation = Situation(rig, RulesAndDay(rules=rules) if rules else None, book)
     return PreparedRig(
         rig=rig,
-        evaluation=answer_of(there),
-        card=card(there),
-        ready_s=there.ready_s,
-        depths=tuple(_depths(there, trip, survey)),
-        marks=tuple(_marks(there)),
-        looks=tuple(_looks(there)),
+        evaluation=answer_of(situation),
+        card=card(situation),
+        ready_s=situation.ready_s,
+        depths=tuple(_depths(situation, trip, survey)),
+        marks=tuple(_marks(situation)),
+        looks=tuple(_looks(situation)),
         moves=moves_of(trip, survey, rig) if trip and survey else (),
     )
 
 
-def _depths(there: Situation, trip: Trip | None, survey: Survey | None) -> Iterator[DepthRow]:
-    depth = there.rig.water.depth_m
+def _depths(situation: Situation, trip: Trip | None, survey: Survey | None) -> Iterator[DepthRow]:
+    depth = situation.rig.water.depth_m
     about = max(AROUND_M, AROUND_SHARE * depth)
     low, high = depth - about, depth + about
     if trip and survey:
@@ -223,7 +223,7 @@ def _depths(there: Situation, trip: Trip | None, survey: Survey | None) -> Itera
     for i in range(max(1, ceil(low / step)), floor(high / step) + 1):
         deep = round(i * step, 3)
         try:
-            setting = there.varied(lambda r, d=deep: _in_depth(r, d)).setting_m  # type: ignore[misc]
+            setting = situation.varied(lambda r, d=deep: _in_depth(r, d)).setting_m  # type: ignore[misc]
         except BrookwindError:
             continue
         yield DepthRow(depth_m=deep, setting_m=round(setting, 3))
@@ -233,20 +233,20 @@ def _in_depth(rig: Rig, depth_m: float) -> Rig:
     return rig.model_copy(update={"water": rig.water.model_copy(update={"depth_m": depth_m})})
 
 
-def _marks(there: Situation) -> Iterator[MarkRow]:
-    depth = there.rig.water.depth_m
+def _marks(situation: Situation) -> Iterator[MarkRow]:
+    depth = situation.rig.water.depth_m
     step = MARK_STEP_M * max(1, ceil(depth / MARK_STEP_M / MOST_MARKS))
     for i in range(1, floor(depth / step) + 1):
         try:
-            found = for_mark(there.rig, round(i * step, 3), settled=there.settled)
+            found = for_mark(situation.rig, round(i * step, 3), settled=situation.settled)
         except BrookwindError:
             continue
         yield MarkRow(mark_m=found.mark_m, bait_m=found.bait_m, setting_m=round(found.setting_m, 3))
 
 
-def _looks(there: Situation) -> Iterator[LookRow]:
+def _looks(situation: Situation) -> Iterator[LookRow]:
     try:
-        reader = Reader(there)
+        reader = Reader(situation)
     except BrookwindError:
         return
     for look in reader.looks:

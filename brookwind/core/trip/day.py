@@ -93,8 +93,8 @@ def bed_of(survey: Survey) -> tuple[float, float] | None:
     bed = section(survey.soundings, survey.session.bearing_deg)
     if bed is None:
         return None
-    there = column_at(bed, survey.session.distance_m)
-    return there.bed_m, 0.5 * (there.high_m - there.low_m)
+    column = column_at(bed, survey.session.distance_m)
+    return column.bed_m, 0.5 * (column.high_m - column.low_m)
 
 
 class Haunt(Frozen):
@@ -135,8 +135,8 @@ def haunts_of(trip: Trip, water: DayDepth, book: Book = SHIPPED) -> tuple[Haunt,
         if lower:
             shares.append(("down", lower, down))
         found += [
-            Haunt.model_construct(species=fish.id, where=where, lie=there, share=share * hope / sum(hopes))
-            for where, there, share in shares
+            Haunt.model_construct(species=fish.id, where=where, lie=lie, share=share * hope / sum(hopes))
+            for where, lie, share in shares
         ]
     return tuple(found)
 

@@ -74,8 +74,8 @@ class Corner:
         """
         if self.leans is None or need.id not in {"lean", "lift"}:
             return need.figure(self.plan, body)
-        there = self.leans.at(low_load_n(self.plan, body))
-        return there.line_deg if need.id == "lean" else there.lift_m
+        leaned = self.leans.at(low_load_n(self.plan, body))
+        return leaned.line_deg if need.id == "lean" else leaned.lift_m
 
 
 def corners_of(cases: Cases, these: Flags) -> Corners:
@@ -238,12 +238,12 @@ def rig_at(rig: Rig, depth_m: float, hangs_m: float, current_m_s: float, wind_m_
     conditions = rig.conditions.model_copy(
         update={"current_m_s": current_m_s, "wind_m_s": wind_m_s, "speeds": (), "wave_height_m": None}
     )
-    there = rig.model_copy(
+    deeper = rig.model_copy(
         update={
             "water": rig.water.model_copy(update={"depth_m": depth_m}), "aim": aim, "conditions": conditions,
         }
     )  # fmt: skip
-    return set_stop(there, max(hangs_m, least_setting_m(there, is_free_shot)))
+    return set_stop(deeper, max(hangs_m, least_setting_m(deeper, is_free_shot)))
 
 
 def depth_allows(rig: Rig, cases: Cases, tied: bool = False, length_m: float | None = None) -> Flags:

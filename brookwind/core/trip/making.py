@@ -54,8 +54,8 @@ def make(
     none = np.zeros(cases.n, dtype=bool)
     try:
         rig = _tied(candidate, mine, cases, haunts, tackled)
-        there = Situation(rig, _place(trip, tackled), tackled.book)
-        refused = next((f for f in judge(there).findings if f.severity == "refuse"), None)
+        situation = Situation(rig, _place(trip, tackled), tackled.book)
+        refused = next((f for f in judge(situation).findings if f.severity == "refuse"), None)
         if refused is not None and candidate.made is None:
             return Made(rig, none, 0.0, None, refused.says)
         covers = candidate.covers
@@ -83,8 +83,8 @@ def _tied(candidate: Candidate, mine: Flags, cases: Cases, haunts: tuple[Haunt, 
 
 
 def _stop_set(rig: Rig) -> Rig:
-    there = Situation(rig).stop_set_somehow.rig
-    return set_stop(there, ceil(there.setting_m / TOLD_M - 0.5) * TOLD_M)
+    situation = Situation(rig).stop_set_somehow.rig
+    return set_stop(situation, ceil(situation.setting_m / TOLD_M - 0.5) * TOLD_M)
 
 
 def _place(trip: Trip, tackled: Tackled) -> Place | None:
