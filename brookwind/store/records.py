@@ -11,6 +11,7 @@ from brookwind.core.advice.purpose import SchoolChoices
 from brookwind.core.balance.own_pattern import OwnPattern
 from brookwind.core.box.items import BoxItem
 from brookwind.core.frozen import Frozen
+from brookwind.core.limits import Salinity, WaterDepth, WaterTemperature
 from brookwind.core.rig.baits import BaitKind
 from brookwind.core.rig.components import PieceId
 from brookwind.core.rig.document import Rig
@@ -26,8 +27,8 @@ class WaterFields(Frozen):
 
     id: PieceId
     name: str = Field(min_length=1, max_length=80)
-    temperature_c: float = Field(default=15.0, ge=-2, le=40)
-    salinity: float = Field(default=0.0, ge=0, le=42)
+    temperature_c: WaterTemperature = 15.0
+    salinity: Salinity = 0.0
     notes: str = Field(default="", max_length=4000)
 
 
@@ -37,7 +38,7 @@ class SwimFields(Frozen):
     id: PieceId
     water_id: PieceId
     name: str = Field(min_length=1, max_length=80)
-    depth_m: float = Field(ge=0.05, le=60)
+    depth_m: WaterDepth
     bed: str = Field(default="", max_length=80)
     notes: str = Field(default="", max_length=4000)
 

@@ -14,6 +14,7 @@ from brookwind.api.part import Part
 from brookwind.api.session import BoxOfRequest, SurveysOfRequest
 from brookwind.core.box.items import BaitStock
 from brookwind.core.errors import BrookwindError, Problem
+from brookwind.core.limits import Salinity, WaterDepth, WaterTemperature
 from brookwind.core.matter.fluid import fluid_of
 from brookwind.core.motion.fall import fall, falling
 from brookwind.core.motion.fall_answer import Fall, FallWish
@@ -174,9 +175,9 @@ class GroundbaitRequest(BaseModel):
     """A mix, and the water it is thrown into."""
 
     mix: Groundbait = Groundbait()
-    depth_m: Annotated[float, Field(ge=0.05, le=60)]
-    temperature_c: Annotated[float, Field(ge=-2, le=40)] = 15.0
-    salinity: Annotated[float, Field(ge=0, le=42)] = 0.0
+    depth_m: WaterDepth
+    temperature_c: WaterTemperature = 15.0
+    salinity: Salinity = 0.0
 
 
 @router.post("/groundbait")

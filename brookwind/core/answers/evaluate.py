@@ -15,6 +15,7 @@ from brookwind.core.floats.immersion import (
 )
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import LEAD_KG_M3, lead_mass_kg, sphere_diameter_m, submerged_weight_n
+from brookwind.core.limits import FloatStatus
 from brookwind.core.motion.moving import Moving
 from brookwind.core.proof.check import Finding
 from brookwind.core.proof.checks import judge
@@ -36,7 +37,7 @@ from brookwind.core.situation import Situation
 class FloatAnswer(Frozen):
     """The float at rest, and what its body is taken to be. Loads are lead-shot grams under this water, in kg."""
 
-    status: Literal["stands", "lies", "sinks"]
+    status: FloatStatus
     in_doubt: bool
     """It sinks by no more than label and shot are off: it may float."""
     immersion_m: float

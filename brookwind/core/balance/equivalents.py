@@ -11,6 +11,7 @@ from brookwind.core.errors import OutOfRange
 from brookwind.core.floats.immersion import load_at_immersion_n
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg, submerged_weight_n
+from brookwind.core.limits import FloatStatus
 from brookwind.core.matter.materials import WEIGHT_MATERIAL, Material
 from brookwind.core.rest.settle import Settled, settle
 from brookwind.core.rig.components import Shot, Weight
@@ -42,7 +43,7 @@ class Equivalent(Frozen):
     """This is how the rig is now."""
     tip_m: float | None
     """Tip shown; None when the float is pulled under. [m]"""
-    status: Literal["stands", "lies", "sinks"]
+    status: FloatStatus
     change_m: float | None
     """Against the rig as it is. [m]"""
     add_kg: float

@@ -8,6 +8,7 @@ from brookwind.core.floats.kind import FloatType, Mount
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
+from brookwind.core.limits import Salinity, WantedTip, WaterDepth, WaterTemperature
 from brookwind.core.matter.density import water_density_kg_m3
 from brookwind.core.matter.fluid import Fluid, fluid_of
 from brookwind.core.rest.hang import hanging
@@ -38,9 +39,9 @@ class Plan(Frozen):
     type: str = "straight-waggler"
     """Type of float that the bounds are reckoned with."""
     mount: Mount = "bottom-end-fixed"
-    depth_m: float = Field(ge=0.05, le=60)
-    temperature_c: float = Field(default=15.0, ge=-2, le=40)
-    salinity: float = Field(default=0.0, ge=0, le=42)
+    depth_m: WaterDepth
+    temperature_c: WaterTemperature = 15.0
+    salinity: Salinity = 0.0
     line_m: float = Field(gt=0, le=60)
     """Line that has to sink: setting, or depth for a float on a long line. [m]"""
     pieces: tuple[Component, ...] = Field(default=(), max_length=200)
@@ -49,7 +50,7 @@ class Plan(Frozen):
     line_strength_n: float | None = Field(default=None, gt=0, le=2000)
     tackle_kg: float = Field(default=0.0001, ge=-60, le=5)
     """Hook, bait, swivel and beads under water, as lead. [kg]"""
-    tip_m: float = Field(default=0.006, gt=0, le=0.5)
+    tip_m: WantedTip = 0.006
     species: str | None = None
     fish_pull_n: float | None = Field(default=None, gt=0, le=5)
     """Pull the fish puts up with, as the angler's book has it; as it ships when not given. [N]"""

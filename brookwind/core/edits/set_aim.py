@@ -7,6 +7,7 @@ from typing import Literal
 from pydantic import Field
 
 from brookwind.core.edits.means import Edit, Means
+from brookwind.core.limits import BaitHeight, WantedTip
 from brookwind.core.rig.document import Rig
 
 
@@ -14,9 +15,9 @@ class SetAim(Edit):
     """Aim at another tip, or hang the bait elsewhere. What is None stays."""
 
     do: Literal["set-aim"] = "set-aim"
-    tip_m: float | None = Field(default=None, gt=0, le=0.5)
+    tip_m: WantedTip | None = None
     bait_from: Literal["bed", "surface"] | None = None
-    bait_m: float | None = Field(default=None, ge=-3, le=60)
+    bait_m: BaitHeight | None = None
     lean_deg: float | None = Field(default=None, ge=5, le=30)
 
     def on(self, rig: Rig, means: Means) -> Rig:

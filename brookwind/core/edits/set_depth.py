@@ -4,10 +4,9 @@ from __future__ import annotations
 
 from typing import Literal
 
-from pydantic import Field
-
 from brookwind.core.edits.means import Edit, Means
 from brookwind.core.edits.set_stop import SetStop
+from brookwind.core.limits import WaterDepth
 from brookwind.core.rig.document import Rig
 
 
@@ -15,7 +14,7 @@ class SetDepth(Edit):
     """Take the water to be so deep, and put the stop where it then belongs. OutOfRange when it belongs nowhere."""
 
     do: Literal["set-depth"] = "set-depth"
-    depth_m: float = Field(ge=0.05, le=60)
+    depth_m: WaterDepth
 
     def on(self, rig: Rig, means: Means) -> Rig:
         """With that depth, and the stop set for it."""

@@ -7,6 +7,7 @@ from typing import Literal
 from pydantic import Field
 
 from brookwind.core.edits.means import Edit, Means
+from brookwind.core.limits import WaterDepth
 from brookwind.core.rest.marks import aimed_at, for_mark
 from brookwind.core.rest.stop import set_stop
 from brookwind.core.rig.document import Rig
@@ -23,7 +24,7 @@ class SetForMark(Edit):
     """Depth of the fish. [m]"""
     above_m: float | None = Field(default=None, ge=0.02, le=5)
     """How far above them; a forearm when not given. [m]"""
-    depth_m: float | None = Field(default=None, ge=0.05, le=60)
+    depth_m: WaterDepth | None = None
     """Of the water where they were seen; the rig's when not given. [m]"""
 
     def on(self, rig: Rig, means: Means) -> Rig:

@@ -2,14 +2,13 @@
 
 from __future__ import annotations
 
-from typing import Literal
-
 from brookwind.core.floats.attitude import Pull, attitude, least_cocking_load_n
 from brookwind.core.floats.body import FloatBody, float_body
 from brookwind.core.floats.immersion import sinking_load_n, tip_per_newton_m
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import G_M_S2, LABEL_WATER_KG_M3, LEAD_KG_M3, lead_mass_kg, submerged_weight_n
+from brookwind.core.limits import FloatStatus
 from brookwind.core.matter.density import water_density_kg_m3
 
 
@@ -45,7 +44,7 @@ class FloatState(Frozen):
 
     water_kg_m3: float
     load_kg: float
-    status: Literal["stands", "lies", "sinks"]
+    status: FloatStatus
     lean_deg: float
     tip_m: float
     """Length of axis out of the water. [m]"""

@@ -10,6 +10,7 @@ from brookwind.core.errors import OutOfRange
 from brookwind.core.floats.body import FloatBody
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import G_M_S2, LEAD_KG_M3, submerged_weight_n
+from brookwind.core.limits import Salinity
 from brookwind.core.moment import Moment
 
 
@@ -40,7 +41,7 @@ class TubeTest(Frozen):
 
     readings: tuple[TubeReading, ...] = Field(default=(), max_length=60)
     temperature_c: float = Field(default=15.0, ge=0, le=40)
-    salinity: float = Field(default=0.0, ge=0, le=42)
+    salinity: Salinity = 0.0
 
 
 def net_kg(r: TubeReading, water: float) -> float:

@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from brookwind.core.errors import OutOfRange
 from brookwind.core.frozen import Frozen
+from brookwind.core.limits import WaterDepth, WindSpeed
 from brookwind.core.moment import Moment
 from brookwind.core.rig.components import Bait, PieceId
 from brookwind.core.rig.document import Rig, of_kind
@@ -31,7 +32,7 @@ class Outing(Frozen):
     begins: Moment
     ends: Moment | None = None
     notes: str = Field(default="", max_length=4000)
-    wind_m_s: float | None = Field(default=None, ge=0, le=40)
+    wind_m_s: WindSpeed | None = None
     """As it blew most of the time; None where it was not noted."""
 
     @model_validator(mode="after")
@@ -66,7 +67,7 @@ class Event(Frozen):
     """The rig that is fished from now on, as it is; of `rig` and nothing else."""
     setting_m: float | None = Field(default=None, ge=0.03, le=60)
     """What the stop was moved to; of `slide` and nothing else. [m]"""
-    depth_m: float | None = Field(default=None, ge=0.05, le=60)
+    depth_m: WaterDepth | None = None
     """The water's depth, where the stop was moved with it. [m]"""
     tip_m: float | None = Field(default=None, ge=0, le=1.5)
     """How much of the float showed, settled in calm water; of `tip` and nothing else. [m]"""

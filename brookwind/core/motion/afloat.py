@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from dataclasses import dataclass, replace
-from typing import Literal
 
 import numpy as np
 
@@ -13,6 +12,7 @@ from brookwind.core.floats.body import FloatBody
 from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n
 from brookwind.core.floats.standing import righting_stiffness_n_m
 from brookwind.core.flow.line_drag import FLOAT_DRAG, FLOAT_END_DRAG
+from brookwind.core.limits import FloatStatus
 from brookwind.core.motion.chain import FINE, Chain, Grain, chain_of
 from brookwind.core.motion.equilibrium import AtTop, Resting, equilibrium
 from brookwind.core.motion.forces import State, link_forces, node_forces
@@ -43,7 +43,7 @@ class Afloat:
     top: AtTop
     resting: Resting
     body: FloatBody
-    status: Literal["stands", "lies", "sinks"]
+    status: FloatStatus
     immersion_m: float
     tip_m: float
     lean_rad: float
@@ -283,7 +283,7 @@ class _Waterline:
     def _done(self, resting: Resting, immersion_m: float, rest: Attitude | None) -> Afloat:
         s = self.settled
         if rest is None:
-            status: Literal["stands", "lies", "sinks"] = "lies" if s.status == "lies" else "stands"
+            status: FloatStatus = "lies" if s.status == "lies" else "stands"
             return Afloat(self.chain, self.setup, self.top, resting, s.body, status, immersion_m, s.tip_m, s.lean_rad)
         return Afloat(
             self.chain, self.setup, self.top, resting, s.body, "stands" if rest.stands else "lies", immersion_m,

@@ -3,13 +3,13 @@
 from __future__ import annotations
 
 from math import atan2, cos, degrees, hypot
-from typing import Literal
 
 import numpy as np
 
 from brookwind.core.flow.profile import Flow
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
+from brookwind.core.limits import FloatStatus
 from brookwind.core.motion.afloat import Afloat
 from brookwind.core.motion.chain import Array
 from brookwind.core.motion.doubts import Doubt, Range, bait_height_m, dominant, doubts
@@ -39,7 +39,7 @@ class PlacedPiece(Frozen):
 class Moving(Frozen):
     """A rig that goes with its float, held back or free, in moving water."""
 
-    status: Literal["stands", "lies", "sinks"]
+    status: FloatStatus
     tip_m: float
     immersion_m: float
     carried_n: float

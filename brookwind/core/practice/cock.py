@@ -3,7 +3,6 @@
 from __future__ import annotations
 
 from itertools import combinations_with_replacement
-from typing import Literal
 
 from pydantic import Field
 
@@ -15,6 +14,7 @@ from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersi
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import LEAD_KG_M3, submerged_weight_n
+from brookwind.core.limits import FloatStatus
 from brookwind.core.matter.density import water_density_kg_m3
 from brookwind.core.practice.deal import Dealt, Score, luck
 from brookwind.core.rig.shot_series import MODERN_MASS_KG
@@ -72,7 +72,7 @@ class CockMoves(Frozen):
 class Cocked(Frozen):
     """What the float then shows."""
 
-    status: Literal["stands", "lies", "sinks"]
+    status: FloatStatus
     tip_m: float
     guess_off_m: float | None
     """By how much it was guessed too high."""
@@ -116,7 +116,7 @@ def _load_n(sizes: tuple[str, ...]) -> float:
     )
 
 
-def _shows(body: FloatBody, sizes: tuple[str, ...]) -> tuple[Literal["stands", "lies", "sinks"], float]:
+def _shows(body: FloatBody, sizes: tuple[str, ...]) -> tuple[FloatStatus, float]:
     load = _load_n(sizes)
     z = immersion_at_load_m(body, load, _water())
     if z is None:

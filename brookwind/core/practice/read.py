@@ -14,6 +14,7 @@ from brookwind.core.errors import BrookwindError, OutOfRange
 from brookwind.core.figures import Told, share
 from brookwind.core.floats.immersion import immersion_at_load_m
 from brookwind.core.frozen import Frozen
+from brookwind.core.limits import FloatStatus
 from brookwind.core.practice.deal import Dealt, Luck, Score, luck
 from brookwind.core.reading.causes import CAUSES
 from brookwind.core.reading.read import Reader
@@ -51,7 +52,7 @@ class ReadTask(Frozen):
     length_m: float
     usual_tip_m: float
     """What it should show."""
-    status: Literal["stands", "lies", "sinks"]
+    status: FloatStatus
     tip_m: float
     lean_deg: float
     """Downstream more than 0."""
@@ -162,7 +163,7 @@ _NAMES = {c.id: c.says for c in CAUSES}
 class _Scene(NamedTuple):
     rig: Rig
     fault: _Fault
-    status: Literal["stands", "lies", "sinks"]
+    status: FloatStatus
     tip_m: float
     lean_deg: float
     usual_m: float
@@ -188,7 +189,7 @@ def _scene(dealt: Dealt, rigs: tuple[Rig, ...]) -> _Scene:
     raise OutOfRange.one("no-fault", "No fault shows on these rigs.", "Deal another.", ("seed",))
 
 
-def _state(rig: Rig, fault: _Fault) -> tuple[Literal["stands", "lies", "sinks"], float, float]:
+def _state(rig: Rig, fault: _Fault) -> tuple[FloatStatus, float, float]:
     situation = Situation(fault.rig)
     moving, rest = situation.moving, situation.as_fished
     load = (moving.carried_n if moving else rest.pull_n) + fault.more_n

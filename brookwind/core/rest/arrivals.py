@@ -2,13 +2,12 @@
 
 from __future__ import annotations
 
-from typing import Literal
-
 from brookwind.core.errors import BrookwindError
 from brookwind.core.floats.attitude import Pull, attitude
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import lead_mass_kg
+from brookwind.core.limits import FloatStatus
 from brookwind.core.rest.hang import Item
 from brookwind.core.rest.settle import Settled, settle
 from brookwind.core.rig.components import Shot
@@ -21,7 +20,7 @@ class Arrival(Frozen):
     says: str
     carried_kg: float
     """As lead. [kg]"""
-    status: Literal["stands", "lies", "sinks"]
+    status: FloatStatus
     lean_rad: float
     tip_m: float | None
     """None when it is under. [m]"""

@@ -11,6 +11,7 @@ from brookwind.core.floats.attitude import Attitude, Pull, attitude
 from brookwind.core.floats.body import FloatBody, float_body
 from brookwind.core.floats.immersion import immersion_at_load_m, load_at_immersion_n, sinking_load_n
 from brookwind.core.floats.standing import righting_stiffness_n_m
+from brookwind.core.limits import FloatStatus
 from brookwind.core.matter.density import water_density_kg_m3
 from brookwind.core.rest.hang import Hanging, Laid, hanging, lay_out
 from brookwind.core.rig.document import Rig
@@ -24,7 +25,7 @@ _TOLERANCE_M = 1e-10
 class Settled:
     """A rig at rest. When it sinks, the float is just under and `spare_n` is negative by the excess."""
 
-    status: Literal["stands", "lies", "sinks"]
+    status: FloatStatus
     immersion_m: float
     """Height of the waterline above the base; of a float that lies, as if it stood. [m]"""
     tip_m: float

@@ -10,6 +10,15 @@ from pydantic import Field, ValidationError, model_validator
 from brookwind.core.errors import NotUnderstood, OutOfRange
 from brookwind.core.figures import length
 from brookwind.core.frozen import Frozen
+from brookwind.core.limits import (
+    BaitHeight,
+    FishingDistance,
+    Salinity,
+    WantedTip,
+    WaterDepth,
+    WaterTemperature,
+    WindSpeed,
+)
 from brookwind.core.rig.components import Component, Float, Hook, Piece, PieceId, Stop
 from brookwind.core.rig.holding import HOLDS, Held
 from brookwind.core.rig.refusals import from_validation, read_as
@@ -25,19 +34,19 @@ class Water(Frozen):
 
     name: str = Field(default="", max_length=80)
     swim: str | None = Field(default=None, max_length=60)
-    depth_m: float = Field(ge=0.05, le=60)
+    depth_m: WaterDepth
     """Plumbed depth. [m]"""
-    temperature_c: float = Field(default=15.0, ge=-2, le=40)
-    salinity: float = Field(default=0.0, ge=0, le=42)
+    temperature_c: WaterTemperature = 15.0
+    salinity: Salinity = 0.0
 
 
 class Aim(Frozen):
     """What the angler wants to see and where the bait should hang."""
 
-    tip_m: float = Field(gt=0, le=0.5)
+    tip_m: WantedTip
     """Length of float above the water. [m]"""
     bait_from: Literal["bed", "surface"] = "bed"
-    bait_m: float = Field(default=0.05, ge=-3, le=60)
+    bait_m: BaitHeight = 0.05
     """Height of the hook off the bed (negative: so much line laid on), or its depth below the surface. [m]"""
     lean_deg: float = Field(default=15.0, ge=5, le=30)
     """Of the float of a dragging rig, downstream, by which its setting is found. [degrees]"""
@@ -95,7 +104,7 @@ class RodThrows(Frozen):
 class Conditions(Frozen):
     """What the float has to cope with: where it is fished, the wind and the current there, and the tackle."""
 
-    distance_m: float = Field(default=12.0, ge=0.5, le=200)
+    distance_m: FishingDistance = 12.0
     current_m_s: float = Field(default=0.0, ge=0, le=5)
     """Speed of the surface. [m/s]"""
     exponent: float | None = Field(default=None, ge=1, le=20)
@@ -109,7 +118,7 @@ class Conditions(Frozen):
     bed: BedKind = "gravel"
     bed_slope: float = Field(default=0.0, ge=-1, le=1)
     """Metres the bed falls per metre downstream."""
-    wind_m_s: float = Field(default=0.0, ge=0, le=40)
+    wind_m_s: WindSpeed = 0.0
     fetch_m: float = Field(default=50.0, ge=1, le=1e6)
     """Open water upwind. [m]"""
     wave_height_m: float | None = Field(default=None, ge=0, le=5)

@@ -8,6 +8,7 @@ from typing import Annotated, Literal
 from pydantic import Field
 
 from brookwind.core.frozen import Frozen, Sourced
+from brookwind.core.limits import BaitHeight
 from brookwind.core.rig.components import PieceId
 
 Strike = Literal["at-once", "tighten", "wait", "self"]
@@ -22,7 +23,7 @@ class Lie(Frozen):
     """Where the bait should hang for it."""
 
     bait_from: Literal["bed", "surface"]
-    bait_m: float = Field(ge=-3, le=60)
+    bait_m: BaitHeight
     """Height off the bed, or depth below the surface. [m]"""
 
 

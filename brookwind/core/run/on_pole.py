@@ -13,6 +13,7 @@ from brookwind.core.floats.immersion import sinking_load_n
 from brookwind.core.flow.line_drag import cylinder_drag
 from brookwind.core.frozen import Frozen
 from brookwind.core.gravity import submerged_weight_n
+from brookwind.core.limits import WindSpeed
 from brookwind.core.matter.air import AIR_KG_M3, AIR_VISCOSITY_M2_S
 from brookwind.core.rig.components import LineSection, Shot
 from brookwind.core.rig.document import Rig
@@ -26,7 +27,7 @@ class PoleHeld(Frozen):
 
     lash_m: float | None = Field(default=None, gt=0.05, le=16)
     """Line between tip and float; the rig's when not given. [m]"""
-    wind_m_s: float = Field(default=3.0, ge=0, le=40)
+    wind_m_s: WindSpeed = 3.0
     """Wind across the lash. [m/s]"""
 
 

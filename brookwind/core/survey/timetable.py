@@ -12,6 +12,7 @@ from pydantic import Field, model_validator
 from brookwind.core.errors import OutOfRange
 from brookwind.core.figures import Figure, depth, length
 from brookwind.core.frozen import Frozen
+from brookwind.core.limits import BaitHeight
 from brookwind.core.moment import Moment
 from brookwind.core.rest.stop import LEAST_SETTING_M
 from brookwind.core.survey.document import Level, LevelSource
@@ -36,7 +37,7 @@ class Plan(Frozen):
     start: Moment
     end: Moment
     bait_from: Literal["bed", "surface"] = "bed"
-    bait_m: float = Field(default=0.05, ge=-3, le=60)
+    bait_m: BaitHeight = 0.05
     attachment_m: float = Field(default=0.0, ge=-2, le=2)
     """Depth of the point the setting is measured to; negative above the surface. [m]"""
     standing_line_m: float = Field(default=0.0, ge=0, le=5)

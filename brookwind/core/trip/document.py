@@ -9,6 +9,7 @@ from pydantic import Field, model_validator
 
 from brookwind.core.errors import OutOfRange
 from brookwind.core.frozen import Frozen
+from brookwind.core.limits import FishingDistance, Salinity, WaterTemperature
 from brookwind.core.moment import Moment
 from brookwind.core.rig.components import PieceId
 from brookwind.core.rig.document import Rig
@@ -53,11 +54,11 @@ class Trip(Frozen):
     current_m_s: Span = Span(low=0.0, high=0.0)
     """Of the surface. [m/s]"""
     wind_m_s: Span = Span(low=0.0, high=4.0)
-    temperature_c: float = Field(default=15.0, ge=-2, le=40)
-    salinity: float = Field(default=0.0, ge=0, le=42)
+    temperature_c: WaterTemperature = 15.0
+    salinity: Salinity = 0.0
     tackle: Literal["rod", "pole", "whip"] = "rod"
     rod_m: float = Field(default=3.9, ge=1, le=20)
-    distance_m: float = Field(default=12.0, ge=0.5, le=200)
+    distance_m: FishingDistance = 12.0
     clear: bool = False
     rigs: int | None = Field(default=None, ge=1, le=MOST_RIGS)
     """How many rigs are made up; as many as are worth it when not given."""

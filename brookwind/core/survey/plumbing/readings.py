@@ -9,6 +9,7 @@ from pydantic import Field
 from brookwind.core.floats.spec import FloatSpec
 from brookwind.core.floats.types import FLOAT_TYPE
 from brookwind.core.frozen import Frozen
+from brookwind.core.limits import BaitHeight, Salinity, WantedTip, WaterTemperature, WindSpeed
 from brookwind.core.moment import Moment
 from brookwind.core.rig.components import PieceId
 
@@ -103,7 +104,7 @@ class Setup(Frozen):
     """Lead shot the float carries besides the plummet, all of it off the bed. [kg]"""
     plummet_kg: float = Field(default=0.02, gt=0, le=0.5)
     """Mass of the plummet, taken as lead. [kg] Editable default."""
-    wanted_tip_m: float = Field(default=0.005, gt=0, le=0.5)
+    wanted_tip_m: WantedTip = 0.005
     sliding: bool = False
     read: Literal["plumb", "taut"] = "plumb"
     """The line is held nearly plumb as the float passes over the plummet or is checked above it; or the plummet holds a
@@ -114,11 +115,11 @@ class Setup(Frozen):
     line: Literal["nylon", "fluorocarbon", "braid"] = "nylon"
     surface_m_s: float = Field(default=0.0, ge=0, le=4)
     """Speed of the surface water. [m/s]"""
-    wind_m_s: float = Field(default=0.0, ge=0, le=40)
+    wind_m_s: WindSpeed = 0.0
     clear_m: float = Field(default=0.4, ge=0.05, le=10)
     """Depth to which a sunk float can be seen. [m] Editable default."""
-    temperature_c: float = Field(default=15.0, ge=-2, le=40)
-    salinity: float = Field(default=0.0, ge=0, le=42)
+    temperature_c: WaterTemperature = 15.0
+    salinity: Salinity = 0.0
     setting_error_m: float = Field(default=0.01, ge=0.002, le=0.2)
     """Standard error of a setting measured at the water. [m] Editable default."""
     bed_scatter_m: float = Field(default=0.015, ge=0.0, le=0.5)
@@ -144,7 +145,7 @@ class Plumbing(Frozen):
     """Nothing is known beyond that the depth lies between these. [m]"""
     line_m: float | None = Field(default=None, gt=0, le=MOST_DEPTH_M)
     """Longest setting that can be fished: rod or pole for a fixed float. [m]"""
-    bait_m: float = Field(default=0.05, ge=-3, le=60)
+    bait_m: BaitHeight = 0.05
     """Height off the bed at which the bait is wanted. [m]"""
     level_m: float = Field(default=0.0, ge=-30, le=30)
     """Level for which the depth is wanted. [m]"""
