@@ -127,8 +127,8 @@ def test_a_copy_is_made_looked_into_and_put_back(kept: Path, tmp_path: Path) -> 
 def test_a_copy_made_while_others_write_is_whole(kept: Path, tmp_path: Path) -> None:
     engine = open_database(kept)
     with unit_of_work(engine) as session:
-        kept = Rigs(session).get("rudd-strung")
-        Rigs(session).replace("rudd-strung", kept.version, kept.fields.model_copy(update={"notes": "half way"}))
+        held = Rigs(session).get("rudd-strung")
+        Rigs(session).replace("rudd-strung", held.version, held.fields.model_copy(update={"notes": "half way"}))
         copied = back_up(kept, tmp_path / "copy.db")
         assert copied.documents["rig"]["rudd-strung"]["notes"] != "half way"
     engine.dispose()
