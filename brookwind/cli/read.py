@@ -20,8 +20,8 @@ def read_command(
     situation = Situation(rig_from(rig_file))
     reader = Reader(situation)
     words = said(seen, reader.f.tip_m)
-    reckoned = situation.ready_s if words.after_s else None
-    late = words.after_s / reckoned if words.after_s and reckoned else None
+    ready_s = situation.ready_s if words.after_s else None
+    late = words.after_s / ready_s if words.after_s and ready_s else None
     reading = reader.read(seen_of(words, late))
     typer.echo(reading.model_dump_json(indent=2) if as_json else _lines(reading))
 

@@ -27,6 +27,6 @@ class ReadRequest(BaseModel):
 def read_the_float(request: ReadRequest, book: BookOfRequest) -> FloatReading:
     """The causes that explain it, likeliest first."""
     situation, seen = Situation(request.rig, book=book), request.seen
-    if request.after_s is not None and (reckoned := situation.ready_s):
-        seen = seen.model_copy(update={"late": min(50.0, max(0.02, request.after_s / reckoned))})
+    if request.after_s is not None and (ready_s := situation.ready_s):
+        seen = seen.model_copy(update={"late": min(50.0, max(0.02, request.after_s / ready_s))})
     return read(situation, seen)

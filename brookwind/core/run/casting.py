@@ -95,7 +95,7 @@ def casting(rig: Rig, wish: CastWish | None = None, situation: Situation | None 
 
     rig: the rig; its distance and how its rod throws are taken.
     wish: how it is cast.
-    situation: its situation, where it has been reckoned.
+    situation: its situation, where it is worked out already.
     Raises: OutOfRange for a pole or whip, which swings it out; BrookwindError for a float that is no body.
     Source: `flight`; the speed for the distance by closing in.
     """

@@ -66,7 +66,7 @@ def feeder(rig: Rig, wish: FeederWish | None = None, situation: Situation | None
 
     rig: the rig; its float holds feed.
     wish: what it carries.
-    situation: its situation, where it has been reckoned.
+    situation: its situation, where it is worked out already.
     Raises: OutOfRange for a float that holds none; BrookwindError as `casting`.
     """
     ask = wish or FeederWish()

@@ -105,7 +105,7 @@ def feeding(rig: Rig, thrown: Thrown, situation: Situation | None = None) -> Fee
 
     rig: the rig.
     thrown: what, and how it is fed.
-    situation: the rig's situation, where it has been reckoned.
+    situation: the rig's situation, where it is worked out already.
     Raises: NotUnderstood for feed that is not known; OutOfRange for feed that floats here.
     Source: `feed_lead_m`; scatter of single items as a normal share of their speed.
     """

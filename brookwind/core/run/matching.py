@@ -50,7 +50,7 @@ def matching(rig: Rig, feed_id: str, situation: Situation | None = None) -> Matc
 
     rig: the rig.
     feed_id: the feed.
-    situation: its situation, where it has been reckoned.
+    situation: its situation, where it is worked out already.
     Raises: NotUnderstood for feed that is not known; OutOfRange for feed that floats here, and without free shot.
     Source: the fall of each; the nearest by the ratio of speeds.
     """

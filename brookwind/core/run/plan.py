@@ -54,7 +54,7 @@ def run_plan(
 
     rig: the rig.
     wish: how it is fished.
-    situation: the rig's situation, where it has been reckoned.
+    situation: the rig's situation, where it is worked out already.
     measured: speed at which feed sinks, by its id, where a jug test found it. [m/s]
     Raises: BrookwindError for a rig whose bait does not come to depth, and as `drift`.
     """
