@@ -23,7 +23,9 @@ from ..chromium import CHROMIUM
 from ..hour import USUAL, Hour, set_browser
 from .nursery import load, nursery, stop
 
-expect.set_options(timeout=20_000)
+PATIENT_MS = 120_000
+"""Nothing is waited for longer. What comes comes as soon as it is there, also on a machine with much else to do. [ms]"""
+expect.set_options(timeout=PATIENT_MS)
 
 
 def free_port() -> int:
@@ -113,6 +115,7 @@ def browser_context_args() -> dict[str, Any]:
 def context(browser: Browser, browser_context_args: dict[str, Any], hour: Hour) -> Iterator[BrowserContext]:
     """The browser's own clock is at the test's hour too."""
     context = browser.new_context(**{**browser_context_args, "timezone_id": hour.zone})
+    context.set_default_timeout(PATIENT_MS)
     set_browser(context, hour)
     yield context
     context.close()

@@ -4,6 +4,7 @@ import { STRIKES } from "../method/FishFacts";
 import { type Units, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { capital } from "../units/vocabulary";
+import { FED_FOR, PLACES } from "./shelves";
 
 const MONTHS = ["J", "F", "M", "A", "M", "J", "J", "A", "S", "O", "N", "D"];
 const TALL = 130;
@@ -15,6 +16,11 @@ export function FishPage({ fish, catalogue }: { fish: Species; catalogue: Catalo
     ids.map((id) => from.find((e) => e.id === id)?.name ?? id).join(", ");
   const hook = (size: number) => catalogue.hooks.find((h) => h.size === size)?.label ?? String(size);
   const [low = 0, high = 0] = fish.best_c;
+  const fed = FED_FOR.find((way) => way.id === fish.fed_for)?.name ?? "little and often";
+  const places = PLACES.flatMap(({ id, name }): [string, string][] => {
+    const why = fish.lies?.[id];
+    return why ? [[name, why]] : [];
+  });
   return (
     <Box>
       {fish.notes && (
@@ -62,12 +68,24 @@ export function FishPage({ fish, catalogue }: { fish: Species; catalogue: Catalo
             <Text mt="1">Usual rigs: {named(catalogue.families, fish.families ?? [])}.</Text>
           )}
         </Part>
+        {places.length > 0 && (
+          <Part title="Places it uses">
+            {places.map(([place, why]) => (
+              <Text key={place} mt="1">
+                <b>{capital(place)}</b>: {why}
+              </Text>
+            ))}
+          </Part>
+        )}
+        <Part title="How to feed for it">
+          <Text>{capital(fed)}.</Text>
+        </Part>
         <Part title="How it takes">
           <Text>{fish.takes || "Nothing is noted."}</Text>
           <Text mt="1">
             Then {STRIKES[fish.strike]}
-            {fish.strike === "wait" && fish.wait_s > 0 ? `, ${fish.wait_s} s` : ""}. A wary one puts up with a pull of{" "}
-            {write(fish.pull_n, "force", units)}.
+            {fish.strike === "wait" && fish.wait_s > 0 ? `, ${write(fish.wait_s, "time", units)}` : ""}. A wary one puts
+            up with a pull of {write(fish.pull_n, "force", units)}.
           </Text>
           {fish.warns && (
             <Text mt="2" color="brass" fontWeight="semibold">

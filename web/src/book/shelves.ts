@@ -12,6 +12,22 @@ const lie = (key: string, when: string): FieldSpec[] => [
   { kind: "quantity", path: [key, "bait_m"], label: `${when}: by`, quantity: "line" },
 ];
 
+/** How a fish is fed for. */
+export const FED_FOR: { id: NonNullable<Species["fed_for"]>; name: string }[] = [
+  { id: "steady", name: "little and often" },
+  { id: "bed", name: "a bed of feed holds it" },
+  { id: "not-fed", name: "looked for, not fed" },
+];
+/** Kinds of place on a section. */
+export const PLACES: { id: string; name: string }[] = [
+  { id: "foot", name: "foot of a shelf" },
+  { id: "top", name: "top of a shelf" },
+  { id: "deep-flat", name: "deepest flat" },
+  { id: "near-flat", name: "flat close in" },
+  { id: "crease", name: "crease" },
+  { id: "weed", name: "beside weed" },
+];
+
 export const FISH: Shelf<Species> = { key: "fish", list: api.fish, keep: api.keepFish, drop: api.dropFish };
 export const FISH_FIELDS: FieldSpec[] = [
   NOTES,
@@ -49,24 +65,13 @@ export const FISH_FIELDS: FieldSpec[] = [
     kind: "choice",
     path: ["fed_for"],
     label: "How it is fed for",
-    from: [
-      { id: "steady", name: "little and often" },
-      { id: "bed", name: "a bed of feed holds it" },
-      { id: "not-fed", name: "looked for, not fed" },
-    ],
+    from: FED_FOR,
   },
   {
     kind: "reasons",
     path: ["lies"],
     label: "Places it uses, and why",
-    of: [
-      { id: "foot", name: "foot of a shelf" },
-      { id: "top", name: "top of a shelf" },
-      { id: "deep-flat", name: "deepest flat" },
-      { id: "near-flat", name: "flat close in" },
-      { id: "crease", name: "crease" },
-      { id: "weed", name: "beside weed" },
-    ],
+    of: PLACES,
   },
   { kind: "tick", path: ["bites_through"], label: "its teeth cut nylon: a wire trace" },
   { kind: "words", path: ["warns"], label: "Mind" },

@@ -78,7 +78,7 @@ export function CapacityWindow({ window, present, shown, lit, onShow, onPut, uni
                 fill={colour("soft")}
                 style={{ fontSize: 12 }}
               >
-                {Number.parseFloat(write(kg, "load", units))}
+                {Number.parseFloat(write(kg, "capacity", units))}
               </text>
             </g>
           ))}
