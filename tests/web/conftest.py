@@ -24,7 +24,7 @@ from ..hour import USUAL, Hour, set_browser
 from .nursery import load, nursery, stop
 
 PATIENT_MS = 120_000
-"""Nothing is waited for longer. What comes comes as soon as it is there, also on a machine with much else to do. [ms]"""
+"""How long the slowest machine may take over a step; on a quick one nothing is waited for. [ms]"""
 expect.set_options(timeout=PATIENT_MS)
 
 
