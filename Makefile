@@ -97,7 +97,6 @@ build: brookwind/static/index.html
 brookwind/static/index.html: .stamps/runtime .stamps/web $(WEB_SOURCES)
 	cd web && npx vite build --logLevel warn
 	$(BIN)/python scripts/licences.py brookwind/static/licences.txt
-	gzip -9 -k -n brookwind/static/assets/*.js brookwind/static/assets/*.css # not packed anew for every page
 	@touch $@
 
 .stamps/runtime: requirements/runtime.lock pyproject.toml

@@ -1,12 +1,11 @@
 """The calls that every kind of record has, made for one kind."""
 
 # Annotations are read by the framework where they stand: they must not be postponed here.
-from typing import Annotated, Any, Generic, TypeVar
+from typing import TYPE_CHECKING, Annotated, Any, Generic, TypeAlias, TypeVar
 
-from fastapi import Depends
+from fastapi import APIRouter, Depends
 from pydantic import BaseModel
 
-from brookwind.api.part import Part
 from brookwind.api.session import of_request
 from brookwind.store.book import Entries, Entry
 from brookwind.store.records import Kept, Version
@@ -22,7 +21,7 @@ class Update(BaseModel, Generic[FieldsT]):
     fields: FieldsT
 
 
-def add_records(router: Part, path: str, kind: type[Repository[Any]], tag: str) -> None:
+def add_records(router: APIRouter, path: str, kind: type[Repository[Any]], tag: str) -> None:
     """Add the calls that list, create, read, change and delete records of a kind.
 
     router: where to.
@@ -30,38 +29,38 @@ def add_records(router: Part, path: str, kind: type[Repository[Any]], tag: str) 
     kind: the kind.
     tag: heading in the API's document.
     """
-    model, records, name = kind.model, Annotated[Any, Depends(of_request(kind))], kind.name
-    one, kept_one, kept_all = f"{path}/{{key}}", Kept[model], list[Kept[model]]  # type: ignore[valid-type]
+    # A checker of types cannot know a model that is handed in; the framework must.
+    if TYPE_CHECKING:
+        Fields: TypeAlias = Any
+        Change: TypeAlias = Any
+        Records: TypeAlias = Any
+        kept = every = None
+    else:
+        Fields, Change = kind.model, Update[kind.model]
+        Records = Annotated[Any, Depends(of_request(kind))]
+        kept, every = Kept[kind.model], list[Kept[kind.model]]
+    one, name = f"{path}/{{key}}", kind.name
 
-    def read_all(kept: records) -> Any:  # type: ignore[valid-type]
-        return kept.all()  # type: ignore[attr-defined]
+    @router.get(path, response_model=every, summary=f"Every {name}", tags=[tag])
+    def read_all(records: Records) -> Any:
+        return records.all()
 
-    def create(fields: model, kept: records) -> Any:  # type: ignore[valid-type]
-        return kept.create(fields)  # type: ignore[attr-defined]
+    @router.post(path, status_code=201, response_model=kept, summary=f"A new {name}", tags=[tag])
+    def create(fields: Fields, records: Records) -> Any:
+        return records.create(fields)
 
-    def read(key: str, kept: records) -> Any:  # type: ignore[valid-type]
-        return kept.get(key)  # type: ignore[attr-defined]
+    @router.get(one, response_model=kept, summary=f"One {name}", tags=[tag])
+    def read(key: str, records: Records) -> Any:
+        return records.get(key)
 
-    def update(key: str, change: Update[model], kept: records) -> Any:  # type: ignore[valid-type]
-        return kept.replace(key, change.version, change.fields)  # type: ignore[attr-defined]
+    @router.put(one, response_model=kept, summary=f"Change a {name}", tags=[tag])
+    def update(key: str, change: Change, records: Records) -> Any:
+        return records.replace(key, change.version, change.fields)
 
-    add = router.add_api_route
-    add(path, read_all, response_model=kept_all, summary=f"Every {name}", tags=[tag])
-    add(
-        path,
-        create,
-        methods=["POST"],
-        status_code=201,
-        response_model=kept_one,
-        summary=f"A new {name}",
-        tags=[tag],
-    )
-    add(one, read, response_model=kept_one, summary=f"One {name}", tags=[tag])
-    add(one, update, methods=["PUT"], response_model=kept_one, summary=f"Change a {name}", tags=[tag])
     add_delete(router, one, kind, tag)
 
 
-def add_delete(router: Part, path: str, kind: type[Repository[Any]], tag: str) -> None:
+def add_delete(router: APIRouter, path: str, kind: type[Repository[Any]], tag: str) -> None:
     """Add the call that removes a record of a kind, with what goes with it.
 
     router: where to.
@@ -70,13 +69,12 @@ def add_delete(router: Part, path: str, kind: type[Repository[Any]], tag: str) -
     tag: heading in the API's document.
     """
 
-    def delete(key: str, version: Version, kept: Annotated[Any, Depends(of_request(kind))]) -> None:
-        kept.delete(key, version)
+    @router.delete(path, status_code=204, summary=f"Remove a {kind.name}", tags=[tag])
+    def delete(key: str, version: Version, records: Annotated[Any, Depends(of_request(kind))]) -> None:
+        records.delete(key, version)
 
-    router.add_api_route(path, delete, methods=["DELETE"], status_code=204, summary=f"Remove a {kind.name}", tags=[tag])
 
-
-def add_entries(router: Part, path: str, kind: type[Entries[Any]], tag: str) -> None:
+def add_entries(router: APIRouter, path: str, kind: type[Entries[Any]], tag: str) -> None:
     """Add the calls of a shelf of the book: list, change or add, and take a change back.
 
     router: where to.
@@ -84,20 +82,22 @@ def add_entries(router: Part, path: str, kind: type[Entries[Any]], tag: str) -> 
     kind: the kind.
     tag: heading in the API's document.
     """
-    model, entries, name = kind.model, Annotated[Any, Depends(of_request(kind))], kind.name
+    if TYPE_CHECKING:
+        Change: TypeAlias = Any
+        Shelf: TypeAlias = Any
+        entry = every = None
+    else:
+        Change, Shelf = Update[kind.model], Annotated[Any, Depends(of_request(kind))]
+        entry, every = Entry[kind.model], list[Entry[kind.model]]
+    one, name = f"{path}/{{key}}", kind.name
+    over = f"Every {name}, the angler's over those that ship"
 
-    def read_all(kept: entries) -> Any:  # type: ignore[valid-type]
-        return kept.entries()  # type: ignore[attr-defined]
+    @router.get(path, response_model=every, summary=over, tags=[tag])
+    def read_all(shelf: Shelf) -> Any:
+        return shelf.entries()
 
-    def keep(key: str, change: Update[model], kept: entries) -> Any:  # type: ignore[valid-type]
-        return kept.keep_entry(key, change.version, change.fields)  # type: ignore[attr-defined]
+    @router.put(one, response_model=entry, summary=f"Change a {name}, or add one", tags=[tag])
+    def keep(key: str, change: Change, shelf: Shelf) -> Any:
+        return shelf.keep_entry(key, change.version, change.fields)
 
-    one, entry, shelf = f"{path}/{{key}}", Entry[model], list[Entry[model]]  # type: ignore[valid-type]
-    router.add_api_route(
-        path, read_all, response_model=shelf, summary=f"Every {name}, the angler's over those that ship",
-        tags=[tag],
-    )  # fmt: skip
-    router.add_api_route(
-        one, keep, methods=["PUT"], response_model=entry, summary=f"Change a {name}, or add one", tags=[tag]
-    )
     add_delete(router, one, kind, tag)

@@ -2,17 +2,14 @@
 
 from __future__ import annotations
 
-from collections.abc import Callable, Sequence
 from typing import Any
 
 from fastapi import FastAPI, Request
 from fastapi.exceptions import RequestValidationError
-from fastapi.openapi.utils import get_openapi
 from fastapi.responses import JSONResponse
 from pydantic import BaseModel, ValidationError
 from sqlalchemy.exc import OperationalError
 from starlette.exceptions import HTTPException
-from starlette.routing import BaseRoute
 
 from brookwind.core.errors import BrookwindError, Problem
 from brookwind.core.rig.refusals import from_validation
@@ -86,33 +83,27 @@ REFUSALS: dict[int | str, dict[str, Any]] = {
 }
 
 
-def _publish(app: FastAPI, later: Callable[[], Sequence[BaseRoute]]) -> None:
-    """Write the OpenAPI document of all calls, and say in it what a problem document is."""
+def _publish(app: FastAPI) -> None:
+    """Say in the OpenAPI document what a problem document is."""
+    plain = app.openapi
 
     def openapi() -> dict[str, Any]:
         if app.openapi_schema is None:
-            app.openapi_schema = get_openapi(
-                title=app.title,
-                version=app.version,
-                routes=[*app.routes, *later()],
-                separate_input_output_schemas=app.separate_input_output_schemas,
-            )
-            schemas = app.openapi_schema["components"]["schemas"]
+            schemas = plain()["components"]["schemas"]
             own = ProblemDocument.model_json_schema(mode="serialization", ref_template="#/components/schemas/{model}")
             for name, schema in {**own.pop("$defs", {}), "ProblemDocument": own}.items():
                 schemas.setdefault(name, schema)
-        return app.openapi_schema
+        return plain()
 
     app.openapi = openapi  # type: ignore[method-assign]
 
 
-def install(app: FastAPI, later: Callable[[], Sequence[BaseRoute]]) -> None:
+def install(app: FastAPI) -> None:
     """Teach an application to answer with problem documents, and to publish that it does.
 
     app: the application.
-    later: its calls that are not made yet.
     """
-    _publish(app, later)
+    _publish(app)
 
     @app.exception_handler(BrookwindError)
     async def _refused(_: Request, error: BrookwindError) -> JSONResponse:

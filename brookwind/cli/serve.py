@@ -2,7 +2,6 @@
 
 from __future__ import annotations
 
-import importlib
 import ipaddress
 import signal
 import socket
@@ -18,8 +17,6 @@ from brookwind.cli.common import fail
 from brookwind.clock import now
 from brookwind.core.errors import BrookwindError, NotUnderstood
 
-REST_AFTER_S = 0.3
-"""After so long it is loaded: the first page has been answered by then. [s]"""
 KEPT_S = 75
 """An idle connection is kept so long: the browser, which lets go sooner, is then never cut off in mid question. [s]"""
 
@@ -119,22 +116,9 @@ def _serve(engine: Any, host: str, port: int, hub: Any = None) -> None:
     typer.echo(f"Brookwind {__version__} on http://{shown}:{port}")
     if not local:
         typer.echo("Other devices are let in by a code: open Brookwind on this machine, under Settings.")
-    # What no page begins with is loaded while nobody waits for it.
-    rest = threading.Timer(REST_AFTER_S, _load_rest, [application])
-    rest.daemon = True
-    rest.start()
+    start.loaded()
     config = uvicorn.Config(application, log_level="warning", server_header=False, timeout_keep_alive=KEPT_S)
     uvicorn.Server(config).run(sockets=[listening])
-
-
-def _load_rest(application: Any) -> None:
-    """The other subjects, and what draws the first section of a water."""
-    try:
-        application.state.others.ready()
-        for name in ("scipy.special", "scipy.interpolate"):
-            importlib.import_module(name)
-    finally:
-        start.loaded()
 
 
 def _is_this_machine(host: str) -> bool:

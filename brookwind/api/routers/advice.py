@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
+from fastapi import APIRouter
 from pydantic import BaseModel
 
-from brookwind.api.part import Part
 from brookwind.api.session import BookOfRequest, BoxOfRequest, RulesOfRequest, SchoolsOfRequest
 from brookwind.core.advice.compare import Comparison, compare_schools
 from brookwind.core.advice.purpose import Purpose, purpose_of
@@ -19,7 +19,7 @@ from brookwind.core.rig.families import Start
 from brookwind.core.tackle.line_facts import LineFacts, line_facts
 from brookwind.core.tackle.passing import Passing, passing
 
-router = Part(prefix="/api", tags=["advice"])
+router = APIRouter(prefix="/api", tags=["advice"])
 
 
 class PurposeRequest(BaseModel):

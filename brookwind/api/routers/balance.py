@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
+from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
 from brookwind.api.kept import Update
-from brookwind.api.part import Part
 from brookwind.api.session import BoxOfRequest, OwnPatternsOfRequest, RulesOfRequest
 from brookwind.core.balance.adjust import Adjusted, Observed, adjust, observe
 from brookwind.core.balance.allowed import wish_within_rules, within_rules
@@ -20,7 +20,7 @@ from brookwind.core.rig.components import PieceId
 from brookwind.core.rig.document import Rig
 from brookwind.store.records import Kept, Version
 
-router = Part(prefix="/api", tags=["balance"])
+router = APIRouter(prefix="/api", tags=["balance"])
 
 
 class BalanceRequest(BaseModel):

@@ -4,9 +4,9 @@ from __future__ import annotations
 
 from typing import Annotated
 
+from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from brookwind.api.part import Part
 from brookwind.api.session import (
     BookOfRequest,
     BoxOfRequest,
@@ -21,7 +21,7 @@ from brookwind.clock import now
 from brookwind.core.trip.bankside import MOST_RIGS, Prepared, prepare
 from brookwind.core.trip.document import Trip
 
-router = Part(prefix="/api/bankside", tags=["bankside"])
+router = APIRouter(prefix="/api/bankside", tags=["bankside"])
 
 
 class PrepareRequest(BaseModel):

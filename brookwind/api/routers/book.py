@@ -2,17 +2,17 @@
 
 from __future__ import annotations
 
+from fastapi import APIRouter
 from pydantic import BaseModel
 
 from brookwind.api.kept import Update, add_entries
-from brookwind.api.part import Part
 from brookwind.api.session import SchoolsOfRequest
 from brookwind.core.advice.schools import QUESTIONS, check_choices
 from brookwind.core.frozen import Frozen
 from brookwind.store.book import Baits, Fish, HookPatterns
 from brookwind.store.records import Kept, Schools
 
-router = Part(prefix="/api/book", tags=["book"])
+router = APIRouter(prefix="/api/book", tags=["book"])
 
 
 add_entries(router, "/species", Fish, "book")

@@ -4,11 +4,10 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import Query
+from fastapi import APIRouter, Query
 from fastapi.responses import Response
 from pydantic import BaseModel, Field
 
-from brookwind.api.part import Part
 from brookwind.api.routers.files import FileBody, attached
 from brookwind.api.session import BoxOfRequest, RigsOfRequest
 from brookwind.core.box.changes import Incoming, incoming
@@ -29,7 +28,7 @@ from brookwind.formats.box_csv import read_box, write_box
 from brookwind.formats.text import Refused
 from brookwind.store.records import Kept, Version
 
-router = Part(prefix="/api/box", tags=["box"])
+router = APIRouter(prefix="/api/box", tags=["box"])
 
 
 class QuickText(BaseModel):

@@ -5,10 +5,10 @@ from __future__ import annotations
 from datetime import UTC, date, datetime, time
 from typing import Literal
 
+from fastapi import APIRouter
 from fastapi.responses import Response
 from pydantic import BaseModel, Field
 
-from brookwind.api.part import Part
 from brookwind.api.routers.files import attached
 from brookwind.api.session import BookOfRequest, RulesOfRequest
 from brookwind.core.answers.card import Card, card
@@ -23,7 +23,7 @@ from brookwind.formats.card.square import fits, read_text, too_long
 from brookwind.formats.card.strip import strip_sheets
 from brookwind.formats.card.svg import write_svg
 
-router = Part(prefix="/api/cards", tags=["cards"])
+router = APIRouter(prefix="/api/cards", tags=["cards"])
 
 What = Literal["card", "label", "strip", "four"]
 MOST_RIGS = 40

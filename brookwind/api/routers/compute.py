@@ -2,10 +2,10 @@
 
 from __future__ import annotations
 
+from fastapi import APIRouter
 from fastapi.responses import Response
 from pydantic import BaseModel, Field
 
-from brookwind.api.part import Part
 from brookwind.api.session import BookOfRequest, BoxOfRequest, RulesOfRequest, SchoolsOfRequest
 from brookwind.core.advice.purpose import purpose_of
 from brookwind.core.advice.schools import habits_for
@@ -20,7 +20,7 @@ from brookwind.core.rig.labels import LONGEST, Label, parse_label
 from brookwind.core.rules.place_rules import Day, Place
 from brookwind.core.situation import Situation
 
-router = Part(prefix="/api", tags=["compute"])
+router = APIRouter(prefix="/api", tags=["compute"])
 
 
 class EvaluateRequest(BaseModel):

@@ -9,21 +9,20 @@ from collections.abc import AsyncIterator
 from contextlib import asynccontextmanager
 from pathlib import Path
 
-from fastapi import Request
+from fastapi import APIRouter, Request
 from fastapi.responses import FileResponse, Response
 from pydantic import BaseModel
 from sqlalchemy import Engine
 from starlette.background import BackgroundTask
 from starlette.concurrency import run_in_threadpool
 
-from brookwind.api.part import Part
 from brookwind.api.routers.files import attached
 from brookwind.api.session import SessionOfRequest
 from brookwind.clock import now
 from brookwind.store.copies import Contents, back_up, before_restoring, look_into, put_back, rescued
 from brookwind.store.photographs import Photographs
 
-router = Part(prefix="/api/copies", tags=["copies"])
+router = APIRouter(prefix="/api/copies", tags=["copies"])
 
 _FILE = {"content": {"application/octet-stream": {"schema": {"type": "string", "format": "binary"}}}, "required": True}
 

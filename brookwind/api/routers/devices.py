@@ -5,16 +5,15 @@ from __future__ import annotations
 import socket
 from datetime import datetime
 
-from fastapi import Request, Response
+from fastapi import APIRouter, Request, Response
 from pydantic import BaseModel, Field
 
 from brookwind.api.door import COOKIE, LETS_IN, Door, from_here
-from brookwind.api.part import Part
 from brookwind.api.session import SessionOfRequest
 from brookwind.core.errors import OutOfRange
 from brookwind.store.devices import Device, Devices
 
-router = Part(tags=["devices"])
+router = APIRouter(tags=["devices"])
 _YEAR_S = 365 * 24 * 3600
 
 

@@ -9,11 +9,10 @@ from collections.abc import Iterator
 from typing import Annotated, Literal
 from urllib.parse import quote
 
-from fastapi import Body, Query
+from fastapi import APIRouter, Body, Query
 from fastapi.responses import Response, StreamingResponse
 from pydantic import BaseModel, Field, ValidationError
 
-from brookwind.api.part import Part
 from brookwind.api.session import BoxOfRequest, RigsOfRequest, SurveysOfRequest, SwimsOfRequest
 from brookwind.core.box.changes import Incoming, incoming
 from brookwind.core.errors import OutOfRange
@@ -34,7 +33,7 @@ from brookwind.formats.soundings_csv import read_soundings, write_soundings
 from brookwind.formats.station import read_station, write_station
 from brookwind.formats.text import Refused, Soundings, text_of, told
 
-router = Part(prefix="/api", tags=["files"])
+router = APIRouter(prefix="/api", tags=["files"])
 
 FileBody = Annotated[bytes, Body(media_type="application/octet-stream")]
 

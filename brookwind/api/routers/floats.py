@@ -2,9 +2,9 @@
 
 from __future__ import annotations
 
+from fastapi import APIRouter
 from pydantic import BaseModel
 
-from brookwind.api.part import Part
 from brookwind.api.routers.files import FileBody
 from brookwind.api.session import BookOfRequest, BoxOfRequest
 from brookwind.core.balance.equivalents import Equivalents, equivalents
@@ -23,7 +23,7 @@ from brookwind.core.rig.document import Rig
 from brookwind.core.situation import Situation
 from brookwind.formats.float_profile import read_profile
 
-router = Part(prefix="/api/float", tags=["float"])
+router = APIRouter(prefix="/api/float", tags=["float"])
 
 
 class RigRequest(BaseModel):

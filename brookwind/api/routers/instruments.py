@@ -4,17 +4,16 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import Depends, Request
+from fastapi import APIRouter, Depends, Request
 from pydantic import BaseModel, Field
 
-from brookwind.api.part import Part
 from brookwind.core.survey.document import Place, Sounding
 from brookwind.formats.echoes import soundings_from
 from brookwind.instruments.gauge import Levels
 from brookwind.instruments.hub import Hub
 from brookwind.instruments.state import Address, Kind, State
 
-router = Part(prefix="/api/instruments", tags=["instruments"])
+router = APIRouter(prefix="/api/instruments", tags=["instruments"])
 
 
 def _hub(request: Request) -> Hub:

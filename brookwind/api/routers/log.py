@@ -5,12 +5,11 @@ from __future__ import annotations
 from datetime import datetime
 from typing import Annotated
 
-from fastapi import Depends
+from fastapi import APIRouter, Depends
 from fastapi.responses import Response
 from pydantic import BaseModel
 
 from brookwind.api.kept import Update
-from brookwind.api.part import Part
 from brookwind.api.routers.files import FileBody, attached
 from brookwind.api.session import BoxOfRequest, SessionOfRequest, SurveysOfRequest
 from brookwind.clock import now
@@ -29,7 +28,7 @@ from brookwind.store.log import Asked, CaughtSpecies, KeptOuting, Log
 from brookwind.store.records import Version
 from brookwind.store.repositories import Surveys
 
-router = Part(prefix="/api/log", tags=["log"])
+router = APIRouter(prefix="/api/log", tags=["log"])
 
 
 def _log(session: SessionOfRequest) -> Log:

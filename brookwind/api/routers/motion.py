@@ -7,10 +7,10 @@ from collections.abc import Iterator
 from functools import lru_cache
 from typing import Annotated
 
+from fastapi import APIRouter
 from fastapi.responses import StreamingResponse
 from pydantic import BaseModel, Field
 
-from brookwind.api.part import Part
 from brookwind.api.session import BoxOfRequest, SurveysOfRequest
 from brookwind.core.box.items import BaitStock
 from brookwind.core.errors import BrookwindError, Problem
@@ -37,7 +37,7 @@ from brookwind.core.survey.bed_map import along_run
 from brookwind.core.survey.current import current
 from brookwind.store.repositories import Box, Surveys
 
-router = Part(prefix="/api/motion", tags=["motion"])
+router = APIRouter(prefix="/api/motion", tags=["motion"])
 
 Metres = Annotated[float, Field(ge=-1000, le=1000, allow_inf_nan=False)]
 Bed = Annotated[tuple[tuple[Metres, Metres], ...], Field(max_length=500)]

@@ -4,11 +4,10 @@ from __future__ import annotations
 
 from typing import Annotated
 
-from fastapi import Depends
+from fastapi import APIRouter, Depends
 from fastapi.responses import Response
 from pydantic import BaseModel, Field
 
-from brookwind.api.part import Part
 from brookwind.api.routers.files import FileBody
 from brookwind.api.routers.log import LogOfRequest
 from brookwind.api.session import SessionOfRequest
@@ -17,7 +16,7 @@ from brookwind.core.moment import Moment
 from brookwind.formats.photograph import read_picture
 from brookwind.store.photographs import Photographs
 
-router = Part(prefix="/api/log/photographs/{outing}", tags=["log"])
+router = APIRouter(prefix="/api/log/photographs/{outing}", tags=["log"])
 
 
 def _photographs(session: SessionOfRequest) -> Photographs:

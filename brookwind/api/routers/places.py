@@ -2,15 +2,16 @@
 
 from __future__ import annotations
 
+from fastapi import APIRouter
+
 from brookwind.api.kept import Update
-from brookwind.api.part import Part
 from brookwind.api.session import RulesOfRequest
 from brookwind.core.frozen import Frozen
 from brookwind.core.rules.example_rules import EXAMPLES
 from brookwind.core.rules.place_rules import PlaceRules
 from brookwind.store.records import Kept, Version
 
-router = Part(prefix="/api", tags=["places"])
+router = APIRouter(prefix="/api", tags=["places"])
 
 
 class ExampleSet(Frozen):

@@ -7,11 +7,10 @@ import io
 from datetime import UTC
 from typing import Annotated
 
-from fastapi import Query
+from fastapi import APIRouter, Query
 from fastapi.responses import Response
 from pydantic import BaseModel, Field
 
-from brookwind.api.part import Part
 from brookwind.api.routers.files import attached
 from brookwind.api.session import BookOfRequest, RigsOfRequest, SessionOfRequest
 from brookwind.clock import now
@@ -26,7 +25,7 @@ from brookwind.demo.load import demo_rigs
 from brookwind.store.practice import Practice, in_utc
 from brookwind.store.repositories import Rigs
 
-router = Part(prefix="/api/practice", tags=["practice"])
+router = APIRouter(prefix="/api/practice", tags=["practice"])
 
 _NAMES = {c.id: c.says.format(piece="a shot") for c in CAUSES}
 

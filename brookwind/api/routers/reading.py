@@ -2,16 +2,16 @@
 
 from __future__ import annotations
 
+from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from brookwind.api.part import Part
 from brookwind.api.session import BookOfRequest
 from brookwind.core.reading.read import FloatReading, read
 from brookwind.core.reading.seen import Seen
 from brookwind.core.rig.document import Rig
 from brookwind.core.situation import Situation
 
-router = Part(prefix="/api/reading", tags=["reading"])
+router = APIRouter(prefix="/api/reading", tags=["reading"])
 
 
 class ReadRequest(BaseModel):

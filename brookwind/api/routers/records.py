@@ -2,14 +2,15 @@
 
 from __future__ import annotations
 
+from fastapi import APIRouter
+
 from brookwind.api.kept import add_records
-from brookwind.api.part import Part
 from brookwind.api.session import SessionOfRequest
 from brookwind.core.errors import Problem
 from brookwind.store.kinds import set_aside
 from brookwind.store.repositories import Box, Swims, Waters
 
-router = Part(prefix="/api")
+router = APIRouter(prefix="/api")
 add_records(router, "/waters", Waters, "waters")
 add_records(router, "/swims", Swims, "waters")
 add_records(router, "/box", Box, "box")

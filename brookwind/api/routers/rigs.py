@@ -4,10 +4,10 @@ from __future__ import annotations
 
 from uuid import uuid4
 
+from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
 from brookwind.api.kept import Update
-from brookwind.api.part import Part
 from brookwind.api.session import BookOfRequest, BoxOfRequest, RigsOfRequest, SchoolsOfRequest
 from brookwind.core.advice.purpose import Purpose
 from brookwind.core.advice.schools import habits_for
@@ -18,7 +18,7 @@ from brookwind.core.rig.families import FAMILY, usual_conditions
 from brookwind.core.rig.fish import Lie
 from brookwind.store.records import Kept, Revision, RigSummary, Version
 
-router = Part(prefix="/api/rigs", tags=["rigs"])
+router = APIRouter(prefix="/api/rigs", tags=["rigs"])
 LAST = "last"
 """Instead of the id of an earlier rig: the last one of the same family, fished with rod, pole or whip alike."""
 

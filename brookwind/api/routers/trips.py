@@ -6,11 +6,11 @@ import json
 from collections.abc import Iterator
 from uuid import uuid4
 
+from fastapi import APIRouter
 from fastapi.responses import Response, StreamingResponse
 from pydantic import BaseModel, Field
 
 from brookwind.api.kept import add_records
-from brookwind.api.part import Part
 from brookwind.api.routers.files import attached
 from brookwind.api.routers.instruments import HubOfRequest
 from brookwind.api.session import (
@@ -37,7 +37,7 @@ from brookwind.core.trip.tonight import Tonight, tonight
 from brookwind.formats.calendar import write_trips
 from brookwind.store.repositories import Trips, Wallet
 
-router = Part(prefix="/api", tags=["trips"])
+router = APIRouter(prefix="/api", tags=["trips"])
 
 
 class TripStart(BaseModel):

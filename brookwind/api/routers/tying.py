@@ -2,16 +2,16 @@
 
 from __future__ import annotations
 
+from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from brookwind.api.part import Part
 from brookwind.core.rig.components import PieceId
 from brookwind.core.rig.document import MAX_COMPONENTS, Rig
 from brookwind.core.tying.batch import Leaders, leaders_of
 from brookwind.core.tying.forgotten import Undo, forgotten
 from brookwind.core.tying.steps import Threading, threading
 
-router = Part(prefix="/api/tying", tags=["tying"])
+router = APIRouter(prefix="/api/tying", tags=["tying"])
 
 MOST_RIGS = 40
 """An evening's work."""

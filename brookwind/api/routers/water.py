@@ -5,11 +5,11 @@ from __future__ import annotations
 from uuid import uuid4
 from zoneinfo import ZoneInfo, ZoneInfoNotFoundError
 
+from fastapi import APIRouter
 from fastapi.responses import Response
 from pydantic import BaseModel
 
 from brookwind.api.kept import Update
-from brookwind.api.part import Part
 from brookwind.api.session import BookOfRequest, BoxOfRequest, SurveysOfRequest, SwimsOfRequest
 from brookwind.clock import now
 from brookwind.core.answers.spot import begin_spot
@@ -24,7 +24,7 @@ from brookwind.core.survey.relevel import Relevel, at_level, relevel
 from brookwind.formats.calendar import write_calendar
 from brookwind.store.records import Kept
 
-router = Part(prefix="/api", tags=["water"])
+router = APIRouter(prefix="/api", tags=["water"])
 
 
 class PlumbRequest(BaseModel):
