@@ -2,7 +2,7 @@ import { Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Navigate, Route, Routes, useParams } from "react-router";
-import { api, NOT_LET_IN } from "./api/client";
+import { api, keys, NOT_LET_IN } from "./api/client";
 import { BenchPage } from "./bench/BenchPage";
 import { EmptyBench } from "./bench/EmptyBench";
 import { Failed, Loading, Notice } from "./shell/States";
@@ -22,7 +22,7 @@ const WaterPage = lazy(() => import("./water/WaterPage"));
 
 /** The rig worked on last, or the bench's own beginning when there is none. */
 function LastRig() {
-  const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs });
+  const rigs = useQuery({ queryKey: keys.rigs, queryFn: api.rigs });
   if (rigs.isError) return <Failed error={rigs.error} again={() => rigs.refetch()} />;
   const last = rigs.data?.[0];
   if (last) return <Navigate to={`/bench/${last.id}`} replace />;

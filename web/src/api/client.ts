@@ -13,7 +13,8 @@ import { trips } from "./trips";
 import { tying } from "./tying";
 import { water } from "./water";
 
-export { NOT_LET_IN, OFFLINE, Refusal, sentenceOf } from "./transport";
+export { keys } from "./keys";
+export { NOT_LET_IN, OFFLINE, Refusal, refusalIn, sentenceOf } from "./transport";
 export type * from "./types";
 
 /** Every call of the API, one file a subject. */

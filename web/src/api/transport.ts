@@ -18,6 +18,12 @@ export class Refusal extends Error {
   }
 }
 
+/** The refusal that was thrown. What is none is a fault of our own, and is thrown on. */
+export function refusalIn(thrown: unknown): Refusal {
+  if (thrown instanceof Refusal) return thrown;
+  throw thrown;
+}
+
 export const OFFLINE = "The server does not answer. What you changed is kept here and will be saved when it does.";
 
 export const offline = () => new Refusal(0, [{ code: "offline", path: [], message: OFFLINE, remedy: "", figures: {} }]);

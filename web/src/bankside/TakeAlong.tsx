@@ -1,21 +1,21 @@
 import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type TonightRig, type Trip } from "../api/client";
+import { api, keys, type TonightRig, type Trip } from "../api/client";
 import { useKeepRig } from "../document/keepRig";
+import { useSave } from "../document/useSave";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
 import { Header } from "../shell/Header";
 import { Refused } from "../shell/Refused";
 import { Failed, Loading } from "../shell/States";
-import { useAttempt } from "../shell/useAttempt";
 import { begun, type Day } from "./day";
 import { canKeepPages, keepPages } from "./offline";
 
 /** What is taken to the water: the day that is planned with its rigs, or just some rigs. */
 export function TakeAlong({ onBegun }: { onBegun: (day: Day) => void }) {
-  const trips = useQuery({ queryKey: ["trips"], queryFn: api.trips });
-  const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs });
+  const trips = useQuery({ queryKey: keys.trips, queryFn: api.trips });
+  const rigs = useQuery({ queryKey: keys.rigs, queryFn: api.rigs });
   const failed = [trips, rigs].find((q) => q.isError);
   return (
     <Flex direction="column" minH="100dvh">
@@ -122,15 +122,12 @@ function Choose({ trips, rigs, onBegun }: ChooseProps) {
 }
 
 function useTake(onBegun: (day: Day) => void) {
-  const [busy, setBusy] = useState(false);
-  const { said, attempt } = useAttempt();
-  const take = async (rigs: string[], trip: string | null) => {
-    setBusy(true);
-    await attempt(async () => {
+  const { said, save, busy } = useSave();
+  const take = (rigs: string[], trip: string | null) =>
+    save(async () => {
       const [prepared] = await Promise.all([api.prepareDay(rigs, trip), keepPages()]);
       onBegun(begun(prepared, new Date().toISOString()));
-    }).finally(() => setBusy(false));
-  };
+    });
   return { take, busy, said };
 }
 
@@ -138,15 +135,15 @@ function useTake(onBegun: (day: Day) => void) {
 function PlannedRigs({ trip, onKept }: { trip: Trip; onKept: (id: string) => void }) {
   const keep = useKeepRig();
   const found = useQuery({
-    queryKey: ["tonight-to-take", trip.id],
+    queryKey: keys.tonightToTake(trip.id),
     queryFn: ({ signal }) => api.tonight(trip, () => {}, signal),
     retry: false,
     staleTime: 60_000,
   });
   const [taken, setTaken] = useState<string[]>([]);
-  const { said, attempt } = useAttempt();
+  const { said, save } = useSave();
   const take = (one: TonightRig) =>
-    attempt(async () => {
+    save(async () => {
       onKept(await keep(one.rig));
       setTaken([...taken, one.rig.id]);
     });

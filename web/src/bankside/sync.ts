@@ -1,4 +1,4 @@
-import { type api, Refusal } from "../api/client";
+import { type api, Refusal, refusalIn } from "../api/client";
 import type { Day, Did } from "./day";
 import { letGo, pictureOf } from "./pictures";
 
@@ -23,11 +23,11 @@ export async function sendAll(day: Day, calls: Calls, onSent: (sent: Sent) => vo
       await send(day, one, calls);
       onSent({ id: one.id, state: "kept" });
     } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
+      const { status, message } = refusalIn(error);
       // Nobody there, or there and unable: it is tried again, and nothing after it goes before it.
       // A device that is not let in any more is told by the page; what it has waits.
-      if (error.status === 0 || error.status === 401 || error.status >= 500) return "away";
-      onSent({ id: one.id, state: "refused", says: error.message });
+      if (status === 0 || status === 401 || status >= 500) return "away";
+      onSent({ id: one.id, state: "refused", says: message });
     }
   }
   return "all";

@@ -9,6 +9,7 @@ import {
   type Evaluation,
   type KeptPattern,
   type KeptRig,
+  keys,
   type Rig,
 } from "../api/client";
 import { ofTab } from "../browser/storage";
@@ -137,13 +138,13 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   const { rig } = bench;
   const answer = useEvaluation(rig);
   const { evaluation } = answer;
-  const own = useQuery({ queryKey: ["patterns"], queryFn: api.patterns }).data ?? NONE;
+  const own = useQuery({ queryKey: keys.patterns, queryFn: api.patterns }).data ?? NONE;
   const saving = useAutosave(RIGS, opened, rig, bench.gesturing, onKept);
   const { station, setStation } = useStation();
   const { pinned, pin } = usePinned(answer);
   const [selected, setSelected] = useState<string | null>(null);
   const [sheet, setSheet] = useState<SheetName>(null);
-  const [keys, setKeys] = useState(false);
+  const [keysOpen, setKeysOpen] = useState(false);
   const [falls, setFalls] = useState<Falls>(null);
   const spoken = useRef<HTMLSpanElement>(null);
   const announce = useCallback((text: string) => {
@@ -168,7 +169,7 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
     playFall: (beside = false) => setFalls((f) => (f ? null : beside ? "beside" : "alone")),
     falling: falls !== null,
     readFloat,
-    setKeys,
+    setKeys: setKeysOpen,
     announce,
     units,
   });
@@ -183,7 +184,13 @@ export function Bench({ kept, draft, catalogue, box, onKept, onReload }: Props) 
   return (
     <Flex direction="column" minH="100dvh" h={{ lg: "100dvh" }}>
       <Later busy={bench.gesturing}>
-        <BenchHeader bench={bench} saving={saving} keys={keys} onKeys={setKeys} onRigs={() => setSheet("rigs")} />
+        <BenchHeader
+          bench={bench}
+          saving={saving}
+          keys={keysOpen}
+          onKeys={setKeysOpen}
+          onRigs={() => setSheet("rigs")}
+        />
       </Later>
       <SavingNotice
         saving={saving}

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useMemo, useState } from "react";
-import { api, type Rig } from "../api/client";
+import { api, keys, type Rig } from "../api/client";
 import { dropDraft, readDraft } from "../document/drafts";
 import { Failed, Loading } from "../shell/States";
 import { Bench } from "./Bench";
@@ -10,19 +10,19 @@ export function BenchPage({ rigId }: { rigId: string }) {
   const queries = useQueryClient();
   const [opened, setOpened] = useState(0);
   const rig = useQuery({
-    queryKey: ["rig", rigId, opened],
+    queryKey: keys.rig(rigId, opened),
     queryFn: () => api.rig(rigId),
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 0,
   });
-  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
-  const box = useQuery({ queryKey: ["box"], queryFn: api.box });
+  const catalogue = useQuery({ queryKey: keys.catalogue, queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
+  const box = useQuery({ queryKey: keys.box(), queryFn: api.box });
   const stock = useMemo(() => (box.data ?? []).map((k) => k.fields), [box.data]);
   const onReload = useCallback(() => {
     dropDraft(rigId);
     setOpened((n) => n + 1);
   }, [rigId]);
-  const onKept = useCallback(() => void queries.invalidateQueries({ queryKey: ["rigs"] }), [queries]);
+  const onKept = useCallback(() => void queries.invalidateQueries({ queryKey: keys.rigs }), [queries]);
 
   const failed = [rig, catalogue, box].find((q) => q.isError);
   if (failed?.error) {

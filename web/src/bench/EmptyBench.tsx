@@ -1,14 +1,14 @@
 import { Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { lazy, Suspense, useState } from "react";
-import { api } from "../api/client";
+import { api, keys } from "../api/client";
 import { Button } from "../shell/Button";
 
 const NewRig = lazy(() => import("./start/NewRig"));
 
 /** The bench before the first rig. */
 export function EmptyBench() {
-  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue });
+  const catalogue = useQuery({ queryKey: keys.catalogue, queryFn: api.catalogue });
   const [open, setOpen] = useState(false);
   return (
     <>

@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { BellOff, CheckCircle2, CircleAlert, Info, TriangleAlert, X } from "lucide-react";
 import { useState } from "react";
-import { api, type Change, type Evaluation, type Finding, Refusal } from "../api/client";
+import { api, type Change, type Evaluation, type Finding, refusalIn } from "../api/client";
 import { Button } from "../shell/Button";
 import { TextField } from "../shell/TextField";
 import { say } from "../units/quantity";
@@ -81,8 +81,7 @@ export function Told({ finding: f, onGo, onDone }: { finding: Finding } & Omit<P
       const rig = await api.edit(bench.rig, remedy);
       onTry({ rig, name: "the remedy", summary: words(f, "remedy").replace(/\.$/, ""), act: "Do so" });
     } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      bench.setSaid({ tone: "refuse", text: error.message });
+      bench.setSaid({ tone: "refuse", text: refusalIn(error).message });
     }
   };
   const Icon = refuses ? TriangleAlert : CircleAlert;

@@ -1,9 +1,10 @@
 import { Flex, Stack, Text } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { Copy, Download, Package, Plus, Trash2, Undo2, Upload } from "lucide-react";
 import { lazy, Suspense, useRef, useState } from "react";
 import { useNavigate } from "react-router";
-import { api, type Catalogue, Refusal, type Rig } from "../api/client";
+import { api, type Catalogue, keys, type Rig } from "../api/client";
+import { useSave } from "../document/useSave";
 import { uuid } from "../document/uuid";
 import { Button } from "../shell/Button";
 import { Sheet } from "../shell/Sheet";
@@ -19,19 +20,8 @@ type Props = { rig: Rig; bench: BenchState; catalogue: Catalogue; onStart: () =>
 
 /** What is done to kept rigs: copied, deleted, brought back; what was refused is said. */
 function useKept(rig: Rig, open: (id: string) => void) {
-  const queries = useQueryClient();
+  const { said: failed, save: attempt } = useSave({ old: [keys.rigs] });
   const [deleted, setDeleted] = useState<Rig | null>(null);
-  const [failed, setFailed] = useState("");
-  const attempt = async (what: () => Promise<void>) => {
-    setFailed("");
-    try {
-      await what();
-      await queries.invalidateQueries({ queryKey: ["rigs"] });
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setFailed(error.message);
-    }
-  };
   const copy = () =>
     attempt(async () => {
       const id = `rig-${uuid().replaceAll("-", "").slice(0, 12)}`;
@@ -55,7 +45,7 @@ function useKept(rig: Rig, open: (id: string) => void) {
 /** The made-up rigs: open, rename, copy, delete with a way back, start another. */
 export default function RigsDialog({ rig, bench, catalogue, onStart, onClose }: Props) {
   const go = useNavigate();
-  const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs, staleTime: 0 });
+  const rigs = useQuery({ queryKey: keys.rigs, queryFn: api.rigs, staleTime: 0 });
   const [file, setFile] = useState<File | null>(null);
   const picker = useRef<HTMLInputElement>(null);
   const open = (id: string) => {

@@ -1,5 +1,5 @@
 import { useCallback, useMemo, useRef, useState } from "react";
-import { api, type Change, type Handle, Refusal, type Rig } from "../api/client";
+import { api, type Change, type Handle, type Rig, refusalIn } from "../api/client";
 import { useHistory } from "../document/useHistory";
 import { movePiece, positionOf } from "./movePiece";
 
@@ -35,8 +35,7 @@ export function useBench(first: Rig) {
         }
         return false;
       } catch (error) {
-        if (!(error instanceof Refusal)) throw error;
-        setSaid({ tone: "refuse", text: error.message });
+        setSaid({ tone: "refuse", text: refusalIn(error).message });
         return false;
       } finally {
         setBusy(false);

@@ -2,7 +2,7 @@ import { Box, Flex } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link, useParams } from "react-router";
-import { api } from "../api/client";
+import { api, keys } from "../api/client";
 import { Header } from "../shell/Header";
 import { Failed, Loading } from "../shell/States";
 import { FishPage } from "./FishPage";
@@ -20,7 +20,7 @@ const TABS: [string, string][] = [
 /** The angler's book: fish, baits and hooks with own notes, and the choices between schools. */
 export default function BookPage() {
   const { tab = "fish", entry } = useParams();
-  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
+  const catalogue = useQuery({ queryKey: keys.catalogue, queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
   const here = TABS.some(([id]) => id === tab) ? tab : "fish";
   useEffect(() => {
     document.title = `${TABS.find(([id]) => id === here)?.[1]} · Brookwind`;

@@ -1,14 +1,14 @@
 import { Box, Heading, Stack, Text } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, Refusal } from "../api/client";
+import { api, keys } from "../api/client";
+import { useSave } from "../document/useSave";
 import { Failed, Loading } from "../shell/States";
 
 /** Where good anglers disagree: take what is usual, one side, or see both. */
 export function SchoolsView() {
-  const queries = useQueryClient();
-  const schools = useQuery({ queryKey: ["schools"], queryFn: api.schools, staleTime: 0 });
-  const [said, setSaid] = useState("");
+  const schools = useQuery({ queryKey: keys.schools, queryFn: api.schools, staleTime: 0 });
+  const { said, setSaid, save } = useSave({ old: [keys.schools, keys.answers(), keys.suits()] });
   const [picked, setPicked] = useState<Record<string, string> | null>(null);
   if (schools.isError) return <Failed inside error={schools.error} again={() => void schools.refetch()} />;
   if (!schools.data) return <Loading inside what="the schools" />;
@@ -19,17 +19,9 @@ export function SchoolsView() {
     const { [question]: _, ...others } = choices;
     const next = school ? { ...others, [question]: school } : others;
     setPicked(next);
-    try {
-      await api.keepSchools(kept.version, next);
+    if (await save(() => api.keepSchools(kept.version, next)))
       setSaid("Kept. New rigs, rankings and advice follow it.");
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
-    }
-    await queries.invalidateQueries({ queryKey: ["schools"] });
     setPicked(null);
-    await queries.invalidateQueries({ queryKey: ["answers"] });
-    await queries.invalidateQueries({ queryKey: ["suits"] });
   };
 
   return (

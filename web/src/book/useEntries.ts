@@ -1,7 +1,7 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
-import { type Entry, type Problem, Refusal } from "../api/client";
+import { useQuery } from "@tanstack/react-query";
+import { type Entry, keys } from "../api/client";
 import { ofTab } from "../browser/storage";
+import { useSave } from "../document/useSave";
 
 export type Named = { id: string; name: string; also?: string; notes: string };
 
@@ -16,37 +16,19 @@ const draftOf = (shelf: string, id: string) => `brookwind.book.${shelf}.${id}`;
 
 /** The entries of one shelf of the book, and every way to change one. What cannot be kept stays in its form. */
 export function useEntries<F extends Named>(shelf: Shelf<F>) {
-  const queries = useQueryClient();
-  const entries = useQuery({ queryKey: ["book", shelf.key], queryFn: shelf.list, staleTime: 0 });
-  const [problems, setProblems] = useState<Problem[]>([]);
-  const [said, setSaid] = useState("");
-
-  const again = async () => {
-    await queries.invalidateQueries({ queryKey: ["book", shelf.key] });
-    await queries.invalidateQueries({ queryKey: ["catalogue"] });
-  };
+  const entries = useQuery({ queryKey: keys.book(shelf.key), queryFn: shelf.list, staleTime: 0 });
+  const { save, said, setSaid, problems } = useSave({ old: [keys.book(shelf.key), keys.catalogue] });
   const act = async (what: () => Promise<unknown>, done: string): Promise<boolean> => {
-    try {
-      await what();
-      setProblems([]);
-      setSaid(done);
-      await again();
-      return true;
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setProblems(error.problems);
-      setSaid("");
-      return false;
-    }
+    const well = await save(what);
+    if (well) setSaid(done);
+    return well;
   };
   return {
     entries,
     problems,
-    said,
-    hush: () => {
-      setProblems([]);
-      setSaid("");
-    },
+    /** What was done; a refusal stands at its fields. */
+    said: problems.length > 0 ? "" : said,
+    hush: () => setSaid(""),
     /** What was typed of an entry and not kept yet. */
     draft: (id: string): F | null => {
       const text = ofTab.get(draftOf(shelf.key, id));
@@ -62,7 +44,6 @@ export function useEntries<F extends Named>(shelf: Shelf<F>) {
       ofTab.drop(draftOf(shelf.key, entry.fields.id));
       const says = entry.ships ? "As it ships again." : "Removed.";
       if (entry.version === 0) {
-        setProblems([]);
         setSaid(says);
         return true;
       }

@@ -3,7 +3,7 @@ import { useQuery } from "@tanstack/react-query";
 import { Undo2 } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Link, useParams } from "react-router";
-import { api } from "../api/client";
+import { api, keys } from "../api/client";
 import { Button } from "../shell/Button";
 import { Header } from "../shell/Header";
 import { Failed, Loading } from "../shell/States";
@@ -19,7 +19,7 @@ import { answers } from "./words";
 /** The tackle box: compartments as trays, stock, tests, files, packing. */
 export default function BoxPage() {
   const { tray = "weights" } = useParams();
-  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
+  const catalogue = useQuery({ queryKey: keys.catalogue, queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
   const state = useBox();
   const { units } = useSettings();
   const [search, setSearch] = useState("");

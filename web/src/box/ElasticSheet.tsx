@@ -1,6 +1,6 @@
 import { Flex, Stack, Text } from "@chakra-ui/react";
 import { useState } from "react";
-import { api, type BoxItem, Refusal } from "../api/client";
+import { api, type BoxItem, refusalIn } from "../api/client";
 import { Button } from "../shell/Button";
 import { Sheet } from "../shell/Sheet";
 import { TextField } from "../shell/TextField";
@@ -28,7 +28,7 @@ export function ElasticSheet({ fields, state, onClose }: Props) {
       const cut = await api.elastic({ ...fields, throws_m: measured.value }, wanted.value);
       setSaid(say(cut.says.says, cut.says.figures ?? {}, units));
     } catch (e) {
-      setSaid(e instanceof Refusal ? e.message : String(e));
+      setSaid(refusalIn(e).message);
     }
   };
   const keep = async () => {

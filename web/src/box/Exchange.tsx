@@ -1,7 +1,7 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { Download, Upload } from "lucide-react";
 import { useRef, useState } from "react";
-import { api, type ImportPreview, type Incoming, Refusal } from "../api/client";
+import { api, type ImportPreview, type Incoming } from "../api/client";
 import { Button } from "../shell/Button";
 import { nameOf } from "../shell/nameOf";
 import { Sheet } from "../shell/Sheet";
@@ -15,13 +15,7 @@ export function Exchange({ state, tray }: { state: BoxState; tray: string }) {
   const [found, setFound] = useState<ImportPreview | null>(null);
   const read = async (file: File | undefined) => {
     if (!file) return;
-    try {
-      setFound(await api.previewBox(file));
-      state.setFailed("");
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      state.setFailed(error.message);
-    }
+    await state.attempt(async () => setFound(await api.previewBox(file)));
   };
   const changes = found?.rows.filter((r) => r.what !== "same") ?? [];
   const bring = async () => {

@@ -2,7 +2,7 @@ import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { Printer } from "lucide-react";
 import { useState } from "react";
-import { api, Refusal } from "../api/client";
+import { api, keys, Refusal } from "../api/client";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
 
@@ -10,12 +10,12 @@ const STATE = { missing: "missing", short: "short", there: "there" } as const;
 
 /** What chosen rigs need, and what the box lacks of it: the list for the shop and for the bag. */
 export function Packing() {
-  const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs });
+  const rigs = useQuery({ queryKey: keys.rigs, queryFn: api.rigs });
   const [chosen, setChosen] = useState<string[] | null>(null);
   const [copies, setCopies] = useState(2);
   const ids = chosen ?? rigs.data?.slice(0, 1).map((r) => r.id) ?? [];
   const rows = useQuery({
-    queryKey: ["packing", ids, copies],
+    queryKey: keys.packing(ids, copies),
     queryFn: () => api.packing(ids, copies),
     enabled: ids.length > 0,
     retry: false,

@@ -1,12 +1,12 @@
 import { Flex, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { api } from "../api/client";
+import { api, keys } from "../api/client";
 import { Button } from "../shell/Button";
 import type { BoxState } from "./useBox";
 
 /** For an empty box: sets to begin with, by the water; each is one step of undo. */
 export function Starters({ state }: { state: Pick<BoxState, "putAll" | "failed"> }) {
-  const sets = useQuery({ queryKey: ["starters"], queryFn: api.starters, staleTime: Number.POSITIVE_INFINITY });
+  const sets = useQuery({ queryKey: keys.starters, queryFn: api.starters, staleTime: Number.POSITIVE_INFINITY });
   return (
     <Stack gap="3" align="flex-start" maxW="640px">
       <Text color="soft">

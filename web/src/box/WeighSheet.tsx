@@ -1,7 +1,8 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type BoxItem, Refusal, type Weighing } from "../api/client";
+import { api, type BoxItem, keys, type Weighing } from "../api/client";
+import { useSave } from "../document/useSave";
 import { Button } from "../shell/Button";
 import { nameOf } from "../shell/nameOf";
 import { Sheet } from "../shell/Sheet";
@@ -75,20 +76,11 @@ export function WeighSheet({ fields, state, onClose }: Props) {
 /** The pocket scale, when one is connected: only a steady reading can be taken. */
 function Live({ onTake, pieces }: { onTake: (kg: number) => void; pieces: string }) {
   const { units } = useSettings();
-  const told = useQuery({ queryKey: ["instruments"], queryFn: api.instruments, refetchInterval: 400 });
+  const told = useQuery({ queryKey: keys.instruments, queryFn: api.instruments, refetchInterval: 400 });
   const scale = told.data?.find((i) => i.kind === "scale");
   const [where, setWhere] = useState<string | null>(null);
-  const [failed, setFailed] = useState("");
-  const connect = async () => {
-    try {
-      await api.connect({ kind: "scale", where: where ?? scale?.where ?? "" });
-      setFailed("");
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setFailed(error.message);
-    }
-    await told.refetch();
-  };
+  const { said: failed, save } = useSave({ old: [keys.instruments] });
+  const connect = () => save(() => api.connect({ kind: "scale", where: where ?? scale?.where ?? "" }));
   const mass = scale?.values?.mass_kg;
   const steady = scale?.status === "live" && scale.values?.stable === 1 && mass !== undefined && mass > 0;
   if (!scale || scale.status === "off")

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type BoxItem, type KeptItem, Refusal } from "../api/client";
-import { useTurns } from "../document/useTurns";
+import { api, type BoxItem, type KeptItem, keys, refusalIn } from "../api/client";
+import { useSave } from "../document/useSave";
 
 type Change = { before: BoxItem | null; after: BoxItem | null };
 /** What is undone together. */
@@ -10,19 +10,19 @@ type Step = Change[];
 /** The box and every way to change it. Writes go one after the other; the last ones can be undone. */
 export function useBox() {
   const queries = useQueryClient();
-  const box = useQuery({ queryKey: ["box"], queryFn: api.box });
-  const drawn = useQuery({ queryKey: ["box", "drawn"], queryFn: api.drawnBox });
-  const { failed, setFailed, attempt } = useTurns(() => queries.invalidateQueries({ queryKey: ["box"] }));
+  const box = useQuery({ queryKey: keys.box(), queryFn: api.box });
+  const drawn = useQuery({ queryKey: keys.box("drawn"), queryFn: api.drawnBox });
+  const { said: failed, setSaid: setFailed, save: attempt } = useSave({ old: [keys.box()], turns: "box" });
   const [done, setDone] = useState<Step[]>([]);
   const items: KeptItem[] = box.data ?? [];
 
   /** With the versions known here, so that it is on its way at once; read anew where another wrote since. */
   const write = async (step: Step) => {
-    const known = queries.getQueryData<KeptItem[]>(["box"]);
+    const known = queries.getQueryData<KeptItem[]>(keys.box());
     try {
       await written(step, known ?? (await api.box()));
     } catch (error) {
-      if (!known || !(error instanceof Refusal) || error.status === 422) throw error;
+      if (!known || refusalIn(error).status === 422) throw error;
       await written(step, await api.box());
     }
   };

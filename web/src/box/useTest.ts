@@ -1,28 +1,22 @@
-import { useEffect, useState } from "react";
-import { Refusal } from "../api/client";
+import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
+import { keys, refusalIn } from "../api/client";
 
-/** What readings say, asked anew as they change: the answer, or the sentence why there is none. `of` is what else it hangs on. */
+/**
+ * What readings say, asked anew as they change: the answer, or the sentence why there is none. `of` is what else it
+ * hangs on; what is said of an entry stands until the next reading.
+ */
 export function useTest<R, T>(readings: readonly R[], ask: () => Promise<T>, of: unknown) {
-  const [test, setTest] = useState<T | null>(null);
-  const [said, setSaid] = useState("");
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the question is made of the readings and of what else it hangs on
-  useEffect(() => {
-    let current = true;
-    // What is said of an entry meanwhile is not cleared by an answer that comes later.
-    setSaid("");
-    if (readings.length === 0) setTest(null);
-    else
-      ask().then(
-        (t) => current && setTest(t),
-        (e) => {
-          if (!current) return;
-          setTest(null);
-          setSaid(e instanceof Refusal ? e.message : String(e));
-        },
-      );
-    return () => {
-      current = false;
-    };
-  }, [readings, of]);
-  return { test, said, setSaid };
+  const [entry, setEntry] = useState({ readings, says: "" });
+  const { data, error } = useQuery({
+    queryKey: keys.test(readings, of),
+    queryFn: ask,
+    enabled: readings.length > 0,
+    retry: false,
+    gcTime: 0,
+    networkMode: "always",
+  });
+  const says = entry.readings === readings ? entry.says : "";
+  const said = says || (error ? refusalIn(error).message : "");
+  return { test: data ?? null, said, setSaid: (text: string) => setEntry({ readings, says: text }) };
 }

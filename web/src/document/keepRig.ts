@@ -1,6 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback } from "react";
-import { api, type Rig } from "../api/client";
+import { api, keys, type Rig } from "../api/client";
 
 /** Keeps a rig that was proposed among one's own and gives its id; the same rig kept twice is the same rig. */
 export function useKeepRig() {
@@ -8,9 +8,9 @@ export function useKeepRig() {
   return useCallback(
     async (rig: Rig): Promise<string> => {
       const id = idOf(rig);
-      const there = await queries.fetchQuery({ queryKey: ["rigs"], queryFn: api.rigs });
+      const there = await queries.fetchQuery({ queryKey: keys.rigs, queryFn: api.rigs });
       if (!there.some((r) => r.id === id)) await api.createRig({ ...rig, id });
-      await queries.invalidateQueries({ queryKey: ["rigs"] });
+      await queries.invalidateQueries({ queryKey: keys.rigs });
       return id;
     },
     [queries],

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { Refusal } from "../api/client";
+import { type Refusal, refusalIn } from "../api/client";
 
 export type Answered<Q, A> = {
   /** The last true answer, and what it is true of. */
@@ -35,9 +35,9 @@ export function useAnswer<Q, A>(question: Q, put: (question: Q) => Promise<A>): 
         const answer = await put(now);
         setState({ answer, of: now, refusal: null });
       } catch (error) {
-        if (!(error instanceof Refusal)) throw error;
-        setState((last) => ({ ...last, refusal: error }));
-        if (error.status === 0) {
+        const refusal = refusalIn(error);
+        setState((last) => ({ ...last, refusal }));
+        if (refusal.status === 0) {
           timer.current = setTimeout(ask, RETRY_MS);
           break;
         }

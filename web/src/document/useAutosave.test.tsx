@@ -1,8 +1,8 @@
 // @vitest-environment happy-dom
-import { act, renderHook } from "@testing-library/react";
+import { act } from "@testing-library/react";
 import { beforeEach, expect, test, vi } from "vitest";
 import { Refusal } from "../api/client";
-import { fullStore } from "../testing/dom";
+import { fullStore, hook as rendered } from "../testing/dom";
 import { keepDraft, readDraft } from "./drafts";
 import { type Keeper, type Kept, useAutosave } from "./useAutosave";
 
@@ -27,9 +27,7 @@ beforeEach(() => {
 function start(first: Doc) {
   const onKept = vi.fn();
   const kept = { version: 1, fields: first };
-  return renderHook(({ now, busy }) => useAutosave(keeper, kept, now, busy, onKept), {
-    initialProps: { now: first, busy: false },
-  });
+  return rendered(({ now, busy }) => useAutosave(keeper, kept, now, busy, onKept), { now: first, busy: false });
 }
 
 test("many changes close together are one save, and the draft goes when it is there", async () => {

@@ -1,5 +1,6 @@
+import { useMutation } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { Refusal } from "../api/client";
+import { type Problem, refusalIn } from "../api/client";
 import { dropDraft, keepDraft, same } from "./drafts";
 
 export type SaveState =
@@ -13,7 +14,7 @@ export type SaveState =
   /** It was deleted elsewhere. */
   | { kind: "gone"; sentence: string }
   | { kind: "stale"; sentence: string }
-  | { kind: "refused"; sentence: string };
+  | { kind: "refused"; sentence: string; problems: Problem[] };
 
 const PAUSE_MS = 500;
 const RETRY_MS = 2500;
@@ -31,7 +32,7 @@ export type Keeper<T> = {
 const arrivedAfterAll =
   <T>(keeper: Keeper<T>, sent: T) =>
   async (error: unknown) => {
-    if (!(error instanceof Refusal) || error.status !== 409) throw error;
+    if (refusalIn(error).status !== 409) throw error;
     const there = await keeper.read(sent);
     if (!same(there.fields, sent)) throw error;
     return there;
@@ -56,6 +57,11 @@ export function useAutosave<T>(
   const stopped = useRef(false);
   const here = useRef(true);
   newest.current = doc;
+  const { mutateAsync: write } = useMutation({
+    networkMode: "always",
+    scope: { id: keeper.draftId(kept.fields) },
+    mutationFn: (sent: T) => keeper.save(version.current, sent).catch(arrivedAfterAll(keeper, sent)),
+  });
 
   const save = useCallback(async (): Promise<void> => {
     if (saving.current || stopped.current || newest.current === saved.current) return;
@@ -63,7 +69,7 @@ export function useAutosave<T>(
     const sent = newest.current;
     setState({ kind: "saving" });
     try {
-      const answer = await keeper.save(version.current, sent).catch(arrivedAfterAll(keeper, sent));
+      const answer = await write(sent);
       version.current = answer.version;
       saved.current = sent;
       onKept(answer);
@@ -75,20 +81,17 @@ export function useAutosave<T>(
         setState({ kind: "waiting" });
       }
     } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      if (error.status === 409) {
-        stopped.current = true;
-        setState({ kind: "stale", sentence: error.message });
-      } else if (error.status === 404) {
-        stopped.current = true;
-        setState({ kind: "gone", sentence: error.message });
-      } else if (error.status === 0) setState({ kind: "offline", here: here.current });
-      else if (error.status >= 500) setState({ kind: "fault", sentence: error.message, here: here.current });
-      else setState({ kind: "refused", sentence: error.message });
+      const { status, message: sentence, problems } = refusalIn(error);
+      stopped.current = status === 409 || status === 404;
+      if (status === 409) setState({ kind: "stale", sentence });
+      else if (status === 404) setState({ kind: "gone", sentence });
+      else if (status === 0) setState({ kind: "offline", here: here.current });
+      else if (status >= 500) setState({ kind: "fault", sentence, here: here.current });
+      else setState({ kind: "refused", sentence, problems });
     } finally {
       saving.current = false;
     }
-  }, [onKept, keeper]);
+  }, [onKept, keeper, write]);
 
   useEffect(() => {
     if (doc === saved.current) {

@@ -1,7 +1,7 @@
 import { Stack, Text } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, Refusal } from "../api/client";
+import { api, keys } from "../api/client";
+import { useSave } from "../document/useSave";
 import { Button } from "../shell/Button";
 import { Refused } from "../shell/Refused";
 import { Sheet } from "../shell/Sheet";
@@ -11,22 +11,17 @@ type Came = Awaited<ReturnType<typeof api.bringInLog>>;
 
 /** A table of sessions in, looked at before it is kept; the whole log out. */
 export function BringIn({ onClose }: { onClose: () => void }) {
-  const queries = useQueryClient();
   const [file, setFile] = useState<File | null>(null);
   const [found, setFound] = useState<Came | null>(null);
-  const [said, setSaid] = useState("");
+  const { said, save } = useSave({ old: [keys.log] });
   const send = async (chosen: File, keep: boolean) => {
-    setSaid("");
-    try {
-      const came = await api.bringInLog(chosen, keep);
-      if (!keep) return setFound(came);
-      await queries.invalidateQueries({ queryKey: ["log"] });
-      onClose();
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setFound(null);
-      setSaid(error.message);
-    }
+    setFound(null);
+    let came: Came | null = null;
+    const done = await save(async () => {
+      came = await api.bringInLog(chosen, keep);
+    });
+    if (done && keep) onClose();
+    else setFound(came);
   };
   return (
     <Sheet title="Bring in, take out" onClose={onClose}>

@@ -1,7 +1,7 @@
 import { Box, Flex, Stack } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Catalogue, type LogEvent, type Outing } from "../api/client";
+import { api, type Catalogue, keys, type LogEvent, type Outing } from "../api/client";
 import { uuid } from "../document/uuid";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
@@ -26,7 +26,7 @@ export function Happen({ outing, catalogue, logged, onAdd }: Props) {
   const [length, setLength] = useState(0);
   const [rig, setRig] = useState("");
   const [note, setNote] = useState("");
-  const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs });
+  const rigs = useQuery({ queryKey: keys.rigs, queryFn: api.rigs });
   const add = (fields: Pick<LogEvent, "kind"> & Partial<LogEvent>) =>
     onAdd({ id: `e-${uuid()}`, at: live ? new Date().toISOString() : at, text: "", ...fields });
   const how = came ? { came: came as NonNullable<LogEvent["came"]> } : {};

@@ -1,10 +1,10 @@
 import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Schemas } from "../api/client";
+import { api, keys, type Schemas } from "../api/client";
+import { useSave } from "../document/useSave";
 import { Button } from "../shell/Button";
 import { Refused } from "../shell/Refused";
-import { useAttempt } from "../shell/useAttempt";
 import { say } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { inWords } from "../units/vocabulary";
@@ -14,23 +14,18 @@ type FloatLearnt = Schemas["FloatLearnt"] | Schemas["RodLearnt"];
 /** What the models could learn of what was noted at the water: offered, never taken by itself. */
 export function Learnt() {
   const { units, vocabulary } = useSettings();
-  const queries = useQueryClient();
-  const learnt = useQuery({ queryKey: ["learnt"], queryFn: api.learnt });
-  const { said, attempt } = useAttempt();
+  const learnt = useQuery({ queryKey: keys.learnt, queryFn: api.learnt });
+  const { said, save } = useSave({ old: [keys.learnt, keys.box()] });
   const [taken, setTaken] = useState<{ item: string; says: string; back: FloatLearnt["stock"] } | null>(null);
   const put = (stock: FloatLearnt["stock"]) =>
-    attempt(async () => {
+    save(async () => {
       const kept = (await api.box()).find((k) => k.fields.item === stock.item);
       if (kept) await api.updateBoxItem(stock.item, kept.version, stock);
-      await Promise.all([
-        queries.invalidateQueries({ queryKey: ["learnt"] }),
-        queries.invalidateQueries({ queryKey: ["box"] }),
-      ]);
     });
   const take = async (one: FloatLearnt) => {
     const kept = (await api.box()).find((k) => k.fields.item === one.item);
-    await put(one.stock);
-    if (kept) setTaken({ item: one.item, says: one.stock.label, back: kept.fields as FloatLearnt["stock"] });
+    if ((await put(one.stock)) && kept)
+      setTaken({ item: one.item, says: one.stock.label, back: kept.fields as FloatLearnt["stock"] });
   };
   const words = (told: FloatLearnt["says"]) => inWords(say(told.says, told.figures ?? {}, units), vocabulary);
   const offered = learnt.data ?? [];

@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Heading, Stack, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { useSearchParams } from "react-router";
-import { api, type Catalogue, type LogAnswer, type Taught } from "../api/client";
+import { api, type Catalogue, keys, type LogAnswer, type Taught } from "../api/client";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
 import { Header } from "../shell/Header";
@@ -20,8 +20,8 @@ type Logged = Awaited<ReturnType<typeof api.log>>;
 
 /** What happened on the water, and what it teaches. */
 export default function LogPage() {
-  const logged = useQuery({ queryKey: ["log"], queryFn: api.log });
-  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
+  const logged = useQuery({ queryKey: keys.log, queryFn: api.log });
+  const catalogue = useQuery({ queryKey: keys.catalogue, queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
   useEffect(() => {
     document.title = "Log · Brookwind";
   }, []);
@@ -57,7 +57,7 @@ function Book({ logged, catalogue }: { logged: Logged; catalogue: Catalogue }) {
   const place = query.get("place") ?? "";
   const asked = { ...(fish === "all" ? {} : { species: fish }), ...(place ? { place } : {}) };
   const taught = useQuery({
-    queryKey: ["taught", asked, logged],
+    queryKey: keys.taught(asked, logged),
     queryFn: () => api.taught(asked),
     placeholderData: keepPreviousData,
     gcTime: 10_000,

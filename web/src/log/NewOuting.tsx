@@ -1,7 +1,7 @@
 import { Flex, Stack, Text } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, Refusal } from "../api/client";
+import { api, keys } from "../api/client";
+import { useSave } from "../document/useSave";
 import { uuid } from "../document/uuid";
 import { useSwims } from "../place/useSwims";
 import { Button } from "../shell/Button";
@@ -18,7 +18,6 @@ const ELSEWHERE = "";
 /** A session: where, and from when to when; one that is still on has no end yet. */
 export function NewOuting({ onClose, onBegun }: { onClose: () => void; onBegun: (id: string) => void }) {
   const swims = useSwims();
-  const queries = useQueryClient();
   const [swim, setSwim] = useState<string | null>(null);
   const [place, setPlace] = useState("");
   const [begins, setBegins] = useState<string | null>(() =>
@@ -27,21 +26,17 @@ export function NewOuting({ onClose, onBegun }: { onClose: () => void; onBegun: 
   const [ends, setEnds] = useState<string | null>(null);
   const [notes, setNotes] = useState("");
   const [wind_m_s, setWind] = useState<number | null>(null);
-  const [said, setSaid] = useState("");
+  const { said, save } = useSave({ old: [keys.log] });
   const chosen = swim ?? swims.list[0]?.swim.id ?? ELSEWHERE;
   const named = swims.list.find((s) => s.swim.id === chosen);
   const where = named ? named.water.name : place.trim();
   const keep = async () => {
     if (!begins) return;
     const id = `o-${uuid()}`;
-    try {
-      await api.beginOuting({ id, swim: named ? chosen : null, place: where, begins, ends, notes, wind_m_s });
-      await queries.invalidateQueries({ queryKey: ["log"] });
+    const fields = { id, swim: named ? chosen : null, place: where, begins, ends, notes, wind_m_s };
+    if (await save(() => api.beginOuting(fields))) {
       onBegun(id);
       onClose();
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
     }
   };
   return (

@@ -1,14 +1,14 @@
 import { Box, Flex, Image, Stack, Text } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Outing, type Photograph } from "../api/client";
+import { api, keys, type Outing, type Photograph } from "../api/client";
 import { shrunk } from "../document/shrink";
+import { useSave } from "../document/useSave";
 import { uuid } from "../document/uuid";
 import { Button } from "../shell/Button";
 import { Refused } from "../shell/Refused";
 import { Sheet } from "../shell/Sheet";
 import { TextField } from "../shell/TextField";
-import { useAttempt } from "../shell/useAttempt";
 import { clock } from "../units/clock";
 import { ZONE } from "./zone";
 
@@ -18,15 +18,10 @@ const called = (p: Photograph) => p.text || `Photograph, ${clock(p.at, ZONE)}`;
 
 /** The photographs of a session: small in a row, large when pressed. */
 export function Photographs({ outing }: { outing: Outing }) {
-  const queries = useQueryClient();
-  const kept = useQuery({ queryKey: ["photographs", outing.id], queryFn: () => api.photographs(outing.id) });
+  const kept = useQuery({ queryKey: keys.photographs(outing.id), queryFn: () => api.photographs(outing.id) });
   const [open, setOpen] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const { said, attempt } = useAttempt();
-  const act = async (what: () => Promise<unknown>) => {
-    await attempt(async () => void (await what()));
-    await queries.invalidateQueries({ queryKey: ["photographs", outing.id] });
-  };
+  const { said, save: act } = useSave({ old: [keys.photographs(outing.id)] });
   const add = async (files: FileList | null) => {
     setBusy(true);
     await act(async () => {
@@ -90,7 +85,7 @@ type LargeProps = {
   photo: Photograph;
   src: string;
   onClose: () => void;
-  onSay: (text: string) => Promise<void>;
+  onSay: (text: string) => Promise<unknown>;
   onDrop: () => void;
 };
 

@@ -1,8 +1,9 @@
 import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, type Catalogue, type KeptOuting, type LogEvent, Refusal } from "../api/client";
+import { api, type Catalogue, type KeptOuting, keys, type LogEvent } from "../api/client";
+import { useSave } from "../document/useSave";
 import { uuid } from "../document/uuid";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
@@ -42,23 +43,9 @@ const dated = (o: KeptOuting) =>
 function One({ kept, catalogue, logged }: { kept: KeptOuting; catalogue: Catalogue; logged: Logged }) {
   const { fields } = kept;
   const { units } = useSettings();
-  const queries = useQueryClient();
-  const [said, setSaid] = useState("");
+  const { said, save } = useSave({ old: [keys.events(fields.id), keys.log] });
   const [sure, setSure] = useState(false);
-  const events = useQuery({ queryKey: ["events", fields.id], queryFn: () => api.events(fields.id) });
-  const attempt = async (act: () => Promise<unknown>) => {
-    setSaid("");
-    try {
-      await act();
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
-    }
-    await Promise.all([
-      queries.invalidateQueries({ queryKey: ["events", fields.id] }),
-      queries.invalidateQueries({ queryKey: ["log"] }),
-    ]);
-  };
+  const events = useQuery({ queryKey: keys.events(fields.id), queryFn: () => api.events(fields.id) });
   const happened = events.data ?? [];
   return (
     <Stack gap="3" mt="3">
@@ -75,18 +62,13 @@ function One({ kept, catalogue, logged }: { kept: KeptOuting; catalogue: Catalog
         outing={fields}
         catalogue={catalogue}
         logged={logged}
-        onAdd={(e) => attempt(() => api.addEvent(fields.id, e))}
+        onAdd={(e) => save(() => api.addEvent(fields.id, e))}
       />
       <details className="bw-why">
         <summary>What happened: {happened.length}</summary>
         <Stack as="ul" className="bw-plain" gap="1" mt="2">
           {happened.map((e) => (
-            <Row
-              key={e.id}
-              event={e}
-              catalogue={catalogue}
-              onDrop={() => attempt(() => api.dropEvent(fields.id, e.id))}
-            />
+            <Row key={e.id} event={e} catalogue={catalogue} onDrop={() => save(() => api.dropEvent(fields.id, e.id))} />
           ))}
         </Stack>
       </details>
@@ -95,9 +77,7 @@ function One({ kept, catalogue, logged }: { kept: KeptOuting; catalogue: Catalog
           <Button
             variant="solid"
             onClick={() =>
-              attempt(() =>
-                api.saveOuting(fields.id, kept.version, { ...fields, ends: endOf(fields.begins, happened) }),
-              )
+              save(() => api.saveOuting(fields.id, kept.version, { ...fields, ends: endOf(fields.begins, happened) }))
             }
           >
             End the session now
@@ -105,7 +85,7 @@ function One({ kept, catalogue, logged }: { kept: KeptOuting; catalogue: Catalog
         )}
         {sure ? (
           <>
-            <Button onClick={() => attempt(() => api.deleteOuting(fields.id, kept.version))}>
+            <Button onClick={() => save(() => api.deleteOuting(fields.id, kept.version))}>
               Yes, take out the session and all that happened in it
             </Button>
             <Button variant="quiet" onClick={() => setSure(false)}>
@@ -139,7 +119,7 @@ const CAME = { drop: "on the drop", settled: "settled", end: "at the end of the 
 function Row({ event: e, catalogue, onDrop }: { event: LogEvent; catalogue: Catalogue; onDrop: () => void }) {
   const { units } = useSettings();
   const go = useNavigate();
-  const queries = useQueryClient();
+  const { save } = useSave({ old: [keys.rigs] });
   const fish = catalogue.species.find((s) => s.id === e.species)?.name ?? e.species ?? "a fish";
   const says = {
     rig: () => `on: ${e.rig?.name}`,
@@ -162,9 +142,8 @@ function Row({ event: e, catalogue, onDrop }: { event: LogEvent; catalogue: Cata
   const toBench = async () => {
     if (!e.rig) return;
     const id = `rig-${uuid().replaceAll("-", "").slice(0, 12)}`;
-    await api.createRig({ ...e.rig, id, name: `${e.rig.name}, ${day(e.at, ZONE)}`.slice(0, 80) });
-    await queries.invalidateQueries({ queryKey: ["rigs"] });
-    go(`/bench/${id}`);
+    const again = { ...e.rig, id, name: `${e.rig.name}, ${day(e.at, ZONE)}`.slice(0, 80) };
+    if (await save(() => api.createRig(again))) go(`/bench/${id}`);
   };
   return (
     <Flex as="li" gap="3" align="center">

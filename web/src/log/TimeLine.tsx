@@ -1,6 +1,6 @@
 import { Box, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { api, type LogEvent, type Outing } from "../api/client";
+import { api, keys, type LogEvent, type Outing } from "../api/client";
 import { colour } from "../scene/colour";
 import { clock } from "../units/clock";
 import { write } from "../units/quantity";
@@ -12,7 +12,7 @@ const [WIDE, HIGH] = [900, 96];
 /** A session as a line: which rig when, and every bite and fish. What it shows is listed below it too. */
 export function TimeLine({ outing, events }: { outing: Outing; events: LogEvent[] }) {
   const { units } = useSettings();
-  const level = useQuery({ queryKey: ["level-of", outing.id], queryFn: () => api.levelOf(outing.id) }).data ?? [];
+  const level = useQuery({ queryKey: keys.levelOf(outing.id), queryFn: () => api.levelOf(outing.id) }).data ?? [];
   const begins = Date.parse(outing.begins);
   const last = Math.max(begins + 3_600_000, ...events.map((e) => Date.parse(e.at)));
   const ends = outing.ends ? Date.parse(outing.ends) : last;

@@ -1,6 +1,6 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { api, type FamilyChoice, type Purpose, Refusal, type Suit } from "../api/client";
+import { api, type FamilyChoice, keys, type Purpose, Refusal, type Suit } from "../api/client";
 import { Miniature } from "../scene/Miniature";
 import { Button } from "../shell/Button";
 import { write } from "../units/quantity";
@@ -24,7 +24,7 @@ export function FamilyCard({ family, suit, purpose, present, busy, onChoose }: P
     ? purpose.water
     : { ...purpose.water, swim: null, depth_m: family.usual_depth_m, salinity: 0 };
   const drawn = useQuery({
-    queryKey: ["preview", family.id, water.depth_m, water.temperature_c, water.salinity, purpose.species],
+    queryKey: keys.preview(family.id, water.depth_m, water.temperature_c, water.salinity, purpose.species),
     queryFn: () => api.preview({ family: family.id, water, species: suit.possible ? purpose.species : null }),
     staleTime: Number.POSITIVE_INFINITY,
     retry: false,

@@ -1,7 +1,7 @@
 import { Box, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Catalogue, type Purpose, type Suit } from "../api/client";
+import { api, type Catalogue, keys, type Purpose, type Suit } from "../api/client";
 import { Button } from "../shell/Button";
 import { Sheet } from "../shell/Sheet";
 import { TextField } from "../shell/TextField";
@@ -26,7 +26,7 @@ export default function FamilyChooser({ catalogue, purpose, present, busy, onCho
 
   const [wanted, setWanted] = useState("");
   const suits = useQuery({
-    queryKey: ["suits", purpose],
+    queryKey: keys.suits(purpose),
     queryFn: () => api.suits(purpose),
     placeholderData: keepPreviousData,
     staleTime: 0,

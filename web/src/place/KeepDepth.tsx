@@ -1,7 +1,6 @@
 import { Box, Text } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
-import { api, Refusal } from "../api/client";
+import { api, keys } from "../api/client";
+import { useSave } from "../document/useSave";
 import { Button } from "../shell/Button";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
@@ -11,9 +10,8 @@ import { useSwims } from "./useSwims";
 /** Put a depth into the book, where new rigs take it from. */
 export function KeepDepth({ depth_m, swimId }: { depth_m: number; swimId: string }) {
   const { units, vocabulary } = useSettings();
-  const queries = useQueryClient();
   const swims = useSwims();
-  const [said, setSaid] = useState("");
+  const { said, save } = useSave({ old: [keys.swims] });
   const here = swims.list.find((s) => s.swim.id === swimId);
   if (!here || depth_m < 0.05) return null;
   const tidy = Math.round(depth_m * 100) / 100;
@@ -23,15 +21,8 @@ export function KeepDepth({ depth_m, swimId }: { depth_m: number; swimId: string
         The book has this depth.
       </Text>
     );
-  const keep = async () => {
-    try {
-      await api.updateSwim(swimId, { version: here.version, fields: { ...here.swim, depth_m: tidy } });
-      await queries.invalidateQueries({ queryKey: ["swims"] });
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
-    }
-  };
+  const keep = () =>
+    save(() => api.updateSwim(swimId, { version: here.version, fields: { ...here.swim, depth_m: tidy } }));
   return (
     <Box mt="2">
       <Button size="sm" onClick={keep}>

@@ -1,68 +1,40 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useCallback, useEffect, useRef, useState } from "react";
-import { api, type KeptRules, type PlaceRules, type Problem, Refusal } from "../api/client";
-import { ofTab } from "../browser/storage";
+import { useCallback, useState } from "react";
+import { api, type KeptRules, keys, type PlaceRules } from "../api/client";
+import { dropDraft, readDraft } from "../document/drafts";
+import { type Keeper, useAutosave } from "../document/useAutosave";
 
-const draftOf = (water: string) => `brookwind.rules.${water}`;
+const draftId = (water: string) => `rules-${water}`;
 
-export type Saving = "kept" | "saving" | "refused" | "offline" | "stale";
+const RULES: Keeper<PlaceRules> = {
+  draftId: (rules) => draftId(rules.water_id),
+  save: (version, rules) => api.keepRules(rules.water_id, version, rules),
+  read: (rules) => api.rules(rules.water_id),
+};
 
-/**
- * The rules of a water as they are being entered. Every change is kept at once when it can be; what cannot stays in the
- * form with its sentence, over a reload too.
- */
+/** The rules of a water as they are being entered; what cannot be kept stays in the form, over a reload too. */
 export function useRules(kept: KeptRules) {
   const queries = useQueryClient();
   const water = kept.fields.water_id;
-  const [rules, setRules] = useState<PlaceRules>(() => {
-    const draft = ofTab.get(draftOf(water));
-    return draft ? { ...kept.fields, ...(JSON.parse(draft) as PlaceRules) } : kept.fields;
-  });
-  const [problems, setProblems] = useState<Problem[]>([]);
-  const [saving, setSaving] = useState<Saving>("kept");
-  const version = useRef(kept.version);
-  const newest = useRef(rules);
-  const busy = useRef(false);
-
-  const save = useCallback(async () => {
-    if (busy.current) return;
-    busy.current = true;
-    setSaving("saving");
-    let sent: PlaceRules | null = null;
-    try {
-      while (sent !== newest.current) {
-        sent = newest.current;
-        const done = await api.keepRules(water, version.current, sent);
-        version.current = done.version;
-      }
-      ofTab.drop(draftOf(water));
-      setProblems([]);
-      setSaving("kept");
-      await queries.invalidateQueries({ queryKey: ["rules", water], refetchType: "none" });
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setProblems(error.problems);
-      setSaving(error.status === 0 ? "offline" : error.status === 409 ? "stale" : "refused");
-    } finally {
-      busy.current = false;
-      // What was typed while the answer was on its way is sent now.
-      if (sent !== newest.current) void save();
-    }
-  }, [water, queries]);
-
-  const change = useCallback(
-    (part: Partial<PlaceRules>) => {
-      newest.current = { ...newest.current, ...part };
-      ofTab.set(draftOf(water), JSON.stringify(newest.current));
-      setRules(newest.current);
-      void save();
-    },
-    [water, save],
+  const [draft] = useState(() => readDraft<PlaceRules>(draftId(water), "closed"));
+  const [opened] = useState(() => (draft ? { ...kept, version: draft.version } : kept));
+  const [rules, setRules] = useState<PlaceRules>(draft?.doc ?? kept.fields);
+  const onKept = useCallback(
+    () => void queries.invalidateQueries({ queryKey: keys.rules(water), refetchType: "none" }),
+    [queries, water],
   );
-
-  useEffect(() => {
-    if (ofTab.get(draftOf(water))) void save();
-  }, [water, save]);
-
-  return { rules, problems, saving, change };
+  const saving = useAutosave(RULES, opened, rules, false, onKept);
+  const change = useCallback((part: Partial<PlaceRules>) => setRules((now) => ({ ...now, ...part })), []);
+  /** What was entered elsewhere, in place of what stands here. */
+  const takeTheirs = useCallback(() => {
+    dropDraft(draftId(water));
+    void queries.resetQueries({ queryKey: keys.rules(water) });
+  }, [queries, water]);
+  /** What stands here, over what was entered elsewhere. */
+  const keepMine = useCallback(async () => {
+    const there = await api.rules(water);
+    await api.keepRules(water, there.version, rules);
+    takeTheirs();
+  }, [water, rules, takeTheirs]);
+  return { rules, saving, change, takeTheirs, keepMine };
 }

@@ -1,10 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
-import { api, type Rig } from "../api/client";
+import { api, keys, type Rig } from "../api/client";
 
 /** The swims of the book with the water a rig would be tied for there. */
 export function useSwims() {
-  const waters = useQuery({ queryKey: ["waters"], queryFn: api.waters });
-  const swims = useQuery({ queryKey: ["swims"], queryFn: api.swims });
+  const waters = useQuery({ queryKey: keys.waters, queryFn: api.waters });
+  const swims = useQuery({ queryKey: keys.swims, queryFn: api.swims });
   const list = (swims.data ?? []).map((kept) => {
     const of = waters.data?.find((w) => w.fields.id === kept.fields.water_id)?.fields;
     const water: Rig["water"] = {

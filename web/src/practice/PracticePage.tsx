@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Heading, Stack, Text } from "@chakra-ui/react";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
-import { api, type Rig, type Schemas } from "../api/client";
+import { api, keys, type Rig, type Schemas } from "../api/client";
 import { Button } from "../shell/Button";
 import { Header } from "../shell/Header";
 import { Refused } from "../shell/Refused";
@@ -24,7 +24,7 @@ type Offered = Schemas["OfferedExercise"];
 export default function PracticePage() {
   const { exercise } = useParams();
   const [asked] = useSearchParams();
-  const offered = useQuery({ queryKey: ["exercises"], queryFn: api.exercises });
+  const offered = useQuery({ queryKey: keys.exercises, queryFn: api.exercises });
   if (offered.isPending) return <Loading what="the exercises" />;
   if (offered.isError) return <Failed error={offered.error} again={() => offered.refetch()} />;
   const given = asked.get("rehearse") === null ? [] : rehearsed();
@@ -106,7 +106,7 @@ function Exercises({ offered, given }: { offered: Offered[]; given: Rig[] }) {
                 if (!sure) return setSure(true);
                 await api.forgetPractice();
                 setSure(false);
-                await queries.invalidateQueries({ queryKey: ["exercises"] });
+                await queries.invalidateQueries({ queryKey: keys.exercises });
               }}
             >
               {sure ? `Yes, forget all ${played}` : "Begin anew"}

@@ -1,7 +1,8 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useState } from "react";
-import { api, Refusal, type Rig, type Schemas } from "../api/client";
+import { api, keys, type Rig, type Schemas } from "../api/client";
 import { lasting, readAs } from "../browser/storage";
+import { useSave } from "../document/useSave";
 import { uuid } from "../document/uuid";
 
 export type ExerciseId = Schemas["DealRequest"]["exercise"];
@@ -25,7 +26,6 @@ const dealtAnew = (level: number, given: Rig[], seed?: number): Game => ({
 
 /** One exercise: dealt from a seed, kept in this browser while it is played, sent when it is over. */
 export function useGame(exercise: ExerciseId, level: number, given: Rig[], seed?: number) {
-  const queries = useQueryClient();
   const [game, setGame] = useState<Game>(() => {
     const kept = readAs<Game>(lasting, key(exercise), { ...dealtAnew(level, given, seed), id: "" });
     const other = JSON.stringify(kept.given) !== JSON.stringify(given) || (seed !== undefined && kept.seed !== seed);
@@ -36,13 +36,13 @@ export function useGame(exercise: ExerciseId, level: number, given: Rig[], seed?
   const about_m = game.given[0]?.water.depth_m ?? null;
   const dealt = { seed: game.seed, level: game.level, about_m };
   const task = useQuery({
-    queryKey: ["practice-deal", exercise, game.seed, game.level, game.given],
+    queryKey: keys.practiceDeal(exercise, game.seed, game.level, game.given),
     queryFn: ({ signal }) => api.dealExercise({ exercise, dealt, given: game.given }, signal),
     staleTime: Number.POSITIVE_INFINITY,
     retry: false,
   });
   const play = useQuery({
-    queryKey: ["practice-play", exercise, game.id, JSON.stringify(game.moves)],
+    queryKey: keys.practicePlay(exercise, game.id, JSON.stringify(game.moves)),
     queryFn: ({ signal }) =>
       api.playExercise({ exercise, dealt, given: game.given, moves: game.moves as Moves }, signal),
     enabled: game.moves !== null,
@@ -51,29 +51,17 @@ export function useGame(exercise: ExerciseId, level: number, given: Rig[], seed?
     staleTime: Number.POSITIVE_INFINITY,
     retry: false,
   });
-  const [said, setSaid] = useState("");
+  const { said, save } = useSave({ old: [keys.exercises] });
   const move = useCallback((moves: Moves) => setGame((g) => ({ ...g, moves })), []);
   /** The last move: kept by the server, whose score counts. */
   const finish = useCallback(
     async (moves: Moves) => {
-      setSaid("");
       setGame((g) => ({ ...g, moves }));
-      try {
-        await api.keepExercise({
-          exercise,
-          dealt: { seed: game.seed, level: game.level, about_m },
-          given: game.given,
-          id: game.id,
-          moves,
-        });
+      const { seed, level, given, id } = game;
+      if (await save(() => api.keepExercise({ exercise, dealt: { seed, level, about_m }, given, id, moves })))
         setGame((g) => ({ ...g, moves, over: true }));
-        await queries.invalidateQueries({ queryKey: ["exercises"] });
-      } catch (error) {
-        if (!(error instanceof Refusal)) throw error;
-        setSaid(error.message);
-      }
     },
-    [exercise, game.seed, game.level, game.given, game.id, about_m, queries],
+    [exercise, game, about_m, save],
   );
   const again = useCallback((next: number) => setGame((g) => dealtAnew(next, g.given)), []);
   return {

@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Heading, Stack, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { Link, useNavigate, useParams, useSearchParams } from "react-router";
-import { api, type Evaluation, type FloatReading, Refusal, type Rig } from "../api/client";
+import { api, type Evaluation, type FloatReading, keys, Refusal, type Rig } from "../api/client";
 import { useDay } from "../place/day";
 import { inFlow } from "../scene/flow";
 import { Button } from "../shell/Button";
@@ -20,10 +20,10 @@ import { answered, asQuery, type Look, NOTHING, type Noted, nameOf, notedIn } fr
 export default function ReadingPage() {
   const { rigId = "" } = useParams();
   const day = useDay();
-  const rig = useQuery({ queryKey: ["reading-rig", rigId], queryFn: () => api.rig(rigId), staleTime: 0, retry: false });
+  const rig = useQuery({ queryKey: keys.readingRig(rigId), queryFn: () => api.rig(rigId), staleTime: 0, retry: false });
   const fields = rig.data?.fields;
   const drawn = useQuery({
-    queryKey: ["reading-drawn", fields],
+    queryKey: keys.readingDrawn(fields),
     queryFn: () => api.evaluate({ rig: fields as Rig, day }),
     enabled: fields !== undefined,
     placeholderData: keepPreviousData,
@@ -58,7 +58,7 @@ function Read({ rig, float, setting_m }: { rig: Rig; float: Evaluation["afloat"]
   // Each thing seen is a step in the browser's history: its way back takes it off again.
   const note = (next: Noted) => go({ search: `?${new URLSearchParams(asQuery(next))}` });
   const found = useQuery({
-    queryKey: ["reading", rig, noted],
+    queryKey: keys.reading(rig, noted),
     queryFn: () => api.read(rig, noted.seen, noted.after_s),
     placeholderData: keepPreviousData,
     gcTime: 10_000,

@@ -1,26 +1,11 @@
-import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Change, Refusal, type Rig } from "../api/client";
+import { api, type Change, keys, type Rig } from "../api/client";
+import { useSave } from "../document/useSave";
 
 /** What was done to the kept rig from here, and the way back. */
 export function useApplied(rigId: string) {
-  const queries = useQueryClient();
   const [done, setDone] = useState<{ says: string; was: Rig } | null>(null);
-  const [said, setSaid] = useState("");
-  const [busy, setBusy] = useState(false);
-  const attempt = async (act: () => Promise<void>) => {
-    setBusy(true);
-    setSaid("");
-    try {
-      await act();
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
-    } finally {
-      await queries.invalidateQueries({ queryKey: ["reading-rig", rigId] });
-      setBusy(false);
-    }
-  };
+  const { said, save, busy } = useSave({ old: [keys.readingRig(rigId)] });
   /** Make something else of the rig that is kept, whatever it is by then. */
   const replace = async (of: (rig: Rig) => Promise<Rig>) => {
     const kept = await api.rig(rigId);
@@ -32,11 +17,11 @@ export function useApplied(rigId: string) {
     said,
     busy,
     apply: (change: Change, says: string) =>
-      attempt(async () => setDone({ says, was: await replace((rig) => api.edit(rig, change)) })),
+      save(async () => setDone({ says, was: await replace((rig) => api.edit(rig, change)) })),
     become: (of: (rig: Rig) => Promise<Rig>, says: string) =>
-      attempt(async () => setDone({ says, was: await replace(of) })),
+      save(async () => setDone({ says, was: await replace(of) })),
     undo: () =>
-      attempt(async () => {
+      save(async () => {
         if (!done) return;
         await replace(async () => done.was);
         setDone(null);

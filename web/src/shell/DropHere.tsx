@@ -1,8 +1,8 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { useNavigate } from "react-router";
-import { api, Refusal, type Rig, type Survey } from "../api/client";
+import { api, type Rig, refusalIn, type Survey } from "../api/client";
+import { useSave } from "../document/useSave";
 import { uuid } from "../document/uuid";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
@@ -15,30 +15,28 @@ import { TheBundle } from "./TheBundle";
 /** A file dropped anywhere on the page: it is looked at first, and taken or left. */
 export default function DropHere({ file, onClose }: { file: File; onClose: () => void }) {
   const [found, setFound] = useState<Found | null>(null);
-  const [said, setSaid] = useState("");
-  const queries = useQueryClient();
+  // What a file brings may be on every page.
+  const { said, setSaid, save } = useSave({ old: [[]] });
   const go = useNavigate();
   useEffect(() => {
     let late = false;
     api.readDropped(file).then(
       (f) => !late && setFound(f),
-      (e) => !late && setSaid(e instanceof Refusal ? e.message : String(e)),
+      (e) => !late && setSaid(refusalIn(e).message),
     );
     return () => {
       late = true;
     };
-  }, [file]);
+  }, [file, setSaid]);
 
   const take = async (act: () => Promise<string>) => {
-    try {
-      const to = await act();
-      await queries.invalidateQueries();
-      onClose();
-      go(to);
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
-    }
+    let to = "";
+    const done = await save(async () => {
+      to = await act();
+    });
+    if (!done) return;
+    onClose();
+    go(to);
   };
   return (
     <Sheet title={file.name} onClose={onClose}>

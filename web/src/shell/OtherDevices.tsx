@@ -1,24 +1,19 @@
 import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Schemas } from "../api/client";
+import { api, keys, type Schemas } from "../api/client";
+import { useSave } from "../document/useSave";
 import { clock, day } from "../units/clock";
 import { Button } from "./Button";
 import { Refused } from "./Refused";
-import { useAttempt } from "./useAttempt";
 
 const ZONE = Intl.DateTimeFormat().resolvedOptions().timeZone;
 
 /** Phones and tablets of the home network: let in by a code, and out again. */
 export function OtherDevices() {
-  const queries = useQueryClient();
-  const door = useQuery({ queryKey: ["devices"], queryFn: api.devices, retry: false });
+  const door = useQuery({ queryKey: keys.devices, queryFn: api.devices, retry: false });
   const [shown, setShown] = useState<Schemas["Shown"] | null>(null);
-  const { said, attempt } = useAttempt();
-  const act = async (what: () => Promise<void>) => {
-    await attempt(what);
-    await queries.invalidateQueries({ queryKey: ["devices"] });
-  };
+  const { said, save: act } = useSave({ old: [keys.devices] });
   if (!door.data) return null;
   const { here, listens, devices } = door.data;
   return (

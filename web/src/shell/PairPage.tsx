@@ -1,18 +1,18 @@
 import { Box, Heading, Stack, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { api } from "../api/client";
+import { useSave } from "../document/useSave";
 import { Button } from "./Button";
 import { Refused } from "./Refused";
 import { TextField } from "./TextField";
-import { useAttempt } from "./useAttempt";
 
 /** A device that is not known: the code it is let in by. */
 export default function PairPage() {
   const [code, setCode] = useState(() => new URLSearchParams(window.location.search).get("code") ?? "");
   const [name, setName] = useState("phone");
-  const { said, attempt } = useAttempt();
+  const { said, save } = useSave();
   const pair = () =>
-    attempt(async () => {
+    save(async () => {
       await api.pair(code, name.trim());
       // Everything is asked anew, by a device that is known.
       window.location.replace("/");

@@ -1,35 +1,35 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Schemas } from "../api/client";
+import { api, keys, type Schemas } from "../api/client";
+import { useSave } from "../document/useSave";
 import { Button } from "./Button";
 import { Refused } from "./Refused";
-import { useAttempt } from "./useAttempt";
 
 type Looked = Schemas["LookedAt"];
 
 /** A copy put back on the page: looked at first beside what is there now, and undone again. */
 export function PutBack() {
-  const queries = useQueryClient();
-  const before = useQuery({ queryKey: ["before"], queryFn: () => api.before(false) });
+  const before = useQuery({ queryKey: keys.before, queryFn: () => api.before(false) });
   const [file, setFile] = useState<File | null>(null);
   const [looked, setLooked] = useState<Looked | null>(null);
   const [done, setDone] = useState("");
-  const { said, attempt } = useAttempt();
+  const looking = useSave();
+  // Everything on every page may be another after it.
+  const putting = useSave({ old: [[]] });
+  const said = looking.said || putting.said;
   const look = (chosen: File | null) =>
-    attempt(async () => {
+    looking.save(async () => {
       setDone("");
       setLooked(null);
       setFile(chosen);
       if (chosen) setLooked(await api.bringBack(chosen, false));
     });
   const put = (how: () => Promise<unknown>, says: string) =>
-    attempt(async () => {
+    putting.save(async () => {
       await how();
       setLooked(null);
       setFile(null);
-      // Everything on every page may be another now.
-      await queries.invalidateQueries();
       setDone(says);
     });
   return (

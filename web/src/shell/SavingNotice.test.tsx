@@ -30,11 +30,11 @@ test("what was saved elsewhere is for the person to choose", async () => {
   await waitFor(() => expect(screen.getByRole("alert").textContent).toContain("The disk is full."));
 });
 
-test("what was deleted elsewhere can be kept anew", () => {
+test("what was deleted elsewhere can be kept anew", async () => {
   const { anew } = notice({ kind: "gone", sentence: "There is no rig." });
   expect(screen.getByRole("alert").textContent).toContain("not lost");
   fireEvent.click(screen.getByRole("button", { name: "Keep it anew" }));
-  expect(anew).toHaveBeenCalled();
+  await vi.waitFor(() => expect(anew).toHaveBeenCalled());
 });
 
 test("a fault says whether the page must stay open; a short silence says nothing", () => {

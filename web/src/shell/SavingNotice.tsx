@@ -1,7 +1,7 @@
 import { Flex, Text } from "@chakra-ui/react";
-import { type ReactNode, useState } from "react";
-import { Refusal } from "../api/client";
+import type { ReactNode } from "react";
 import type { SaveState } from "../document/useAutosave";
+import { useSave } from "../document/useSave";
 import { Button } from "./Button";
 
 type Way = { label: string; act: () => Promise<void> };
@@ -36,15 +36,7 @@ export function SavingNotice({ saving, stale, gone, onReload }: Props) {
 const HERE_ONLY = " This browser keeps nothing for Brookwind: leave this page open until it is saved.";
 
 function Bar({ says, way, children }: { says: string; way?: Way; children?: ReactNode }) {
-  const [failed, setFailed] = useState("");
-  const act = async () => {
-    try {
-      await way?.act();
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setFailed(error.message);
-    }
-  };
+  const { said: failed, save } = useSave();
   return (
     <Flex role="alert" bg="chosen" color="ink" px="6" py="3" gap="3" align="center" wrap="wrap">
       <Text flex="1" minW="60">
@@ -52,7 +44,7 @@ function Bar({ says, way, children }: { says: string; way?: Way; children?: Reac
       </Text>
       {children}
       {way && (
-        <Button variant="solid" onClick={act}>
+        <Button variant="solid" onClick={() => void save(way.act)}>
           {way.label}
         </Button>
       )}

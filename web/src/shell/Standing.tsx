@@ -2,7 +2,7 @@ import { Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { X } from "lucide-react";
 import { useState } from "react";
-import { api, sentenceOf } from "../api/client";
+import { api, keys, sentenceOf } from "../api/client";
 import { keepsAnything, ofTab } from "../browser/storage";
 import { Button } from "./Button";
 
@@ -11,7 +11,7 @@ const DRAFTS = "This browser keeps nothing for Brookwind, so what is not saved y
 
 /** What should be known on every page: records that cannot be read, and a browser that keeps no drafts. */
 export function Standing() {
-  const aside = useQuery({ queryKey: ["set-aside"], queryFn: api.setAside, staleTime: Number.POSITIVE_INFINITY });
+  const aside = useQuery({ queryKey: keys.setAside, queryFn: api.setAside, staleTime: Number.POSITIVE_INFINITY });
   const [keeps] = useState(keepsAnything);
   const [read, setRead] = useState(() => ofTab.get(READ));
   const found = aside.data ?? [];

@@ -19,9 +19,19 @@ export function fullStore() {
 
 const bound = (what: unknown, to: object) => (typeof what === "function" ? what.bind(to) : what);
 
+// What is asked is asked once: no test waits for a second try.
+const freshQueries = () => new QueryClient({ defaultOptions: { queries: { networkMode: "always", retry: false } } });
+
 /** A component as the application shows it. */
-export const show = (part: ReactNode) =>
-  render(part, { wrapper: ({ children }) => <ChakraProvider value={system}>{children}</ChakraProvider> });
+export function show(part: ReactNode) {
+  const queries = freshQueries();
+  const wrapper = ({ children }: { children: ReactNode }) => (
+    <QueryClientProvider client={queries}>
+      <ChakraProvider value={system}>{children}</ChakraProvider>
+    </QueryClientProvider>
+  );
+  return render(part, { wrapper });
+}
 
 function Where({ tell }: { tell: { at: Location | null } }) {
   tell.at = useLocation();
@@ -33,8 +43,7 @@ export type Spied<K extends keyof typeof api> = MockInstance<(typeof api)[K]>;
 
 /** A hook as a page has it: what was asked is kept, and there are addresses. `address` tells where it went. */
 export function hook<T, P>(use: (given: P) => T, initialProps?: P) {
-  // What is asked is asked once: no test waits for a second try.
-  const queries = new QueryClient({ defaultOptions: { queries: { networkMode: "always", retry: false } } });
+  const queries = freshQueries();
   const where = { at: null as Location | null };
   const wrapper = ({ children }: { children: ReactNode }) => (
     <QueryClientProvider client={queries}>

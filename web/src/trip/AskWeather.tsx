@@ -1,9 +1,9 @@
 import { Box, Text } from "@chakra-ui/react";
 import { useState } from "react";
 import { api, type Trip } from "../api/client";
+import { useSave } from "../document/useSave";
 import { Button } from "../shell/Button";
 import { Refused } from "../shell/Refused";
-import { useAttempt } from "../shell/useAttempt";
 import { say } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { USUAL_ADDRESS } from "../water/addresses";
@@ -11,10 +11,10 @@ import { USUAL_ADDRESS } from "../water/addresses";
 /** The wind of the day by the weather station, asked now. */
 export function AskWeather({ trip, change }: { trip: Trip; change: (part: Partial<Trip>) => void }) {
   const { units } = useSettings();
-  const { said, attempt } = useAttempt();
+  const { said, save } = useSave();
   const [told, setTold] = useState("");
   const ask = () =>
-    attempt(async () => {
+    save(async () => {
       setTold("Asking the station …");
       try {
         const known = (await api.instruments()).find((i) => i.kind === "weather" && i.where);

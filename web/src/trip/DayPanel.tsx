@@ -2,7 +2,7 @@ import { Box, Flex, Grid, Heading, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { ArrowUp, X } from "lucide-react";
 import { useState } from "react";
-import { api, type Catalogue, type Tonight, type Trip } from "../api/client";
+import { api, type Catalogue, keys, type Tonight, type Trip } from "../api/client";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
 import { QuantityField } from "../shell/QuantityField";
@@ -267,9 +267,9 @@ const ordered = (span: { low: number; high: number }, moved: "low" | "high") =>
   span.low <= span.high ? span : { low: span[moved], high: span[moved] };
 
 function RulesHere({ swim }: { swim: string }) {
-  const swims = useQuery({ queryKey: ["swims"], queryFn: api.swims });
+  const swims = useQuery({ queryKey: keys.swims, queryFn: api.swims });
   const water = swims.data?.find((s) => s.fields.id === swim)?.fields.water_id;
-  const rules = useQuery({ queryKey: ["rules", water], queryFn: () => api.rules(water ?? ""), enabled: !!water });
+  const rules = useQuery({ queryKey: keys.rules(water), queryFn: () => api.rules(water ?? ""), enabled: !!water });
   const told = rules.data?.fields.text.trim();
   return (
     <Box>
@@ -283,7 +283,7 @@ function RulesHere({ swim }: { swim: string }) {
 
 function Since({ trip, units }: { trip: Trip; units: Units }) {
   const since = useQuery({
-    queryKey: ["since", trip.like, trip.begins, trip.ends, trip.current_m_s, trip.wind_m_s, trip.temperature_c],
+    queryKey: keys.since(trip.like, trip.begins, trip.ends, trip.current_m_s, trip.wind_m_s, trip.temperature_c),
     queryFn: () => api.since({ ...trip, ticked: [] }),
     enabled: !!trip.like,
     retry: false,

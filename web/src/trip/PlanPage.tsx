@@ -3,7 +3,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Printer } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
-import { api, type Catalogue, type KeptTrip, Refusal, type TonightRig, type Trip } from "../api/client";
+import { api, type Catalogue, type KeptTrip, keys, Refusal, type TonightRig, type Trip } from "../api/client";
 import type { Draft } from "../document/drafts";
 import { SaveChip } from "../document/SaveChip";
 import { Button } from "../shell/Button";
@@ -29,7 +29,7 @@ export function PlanPage({ kept, draft, catalogue, onReload }: Props) {
   const { trip, canUndo, canRedo, acts, saving, change } = useTrip(kept, draft);
   const tonight = useTonight(trip);
   const [wallet, setWallet] = useState(false);
-  const survey = useQuery({ queryKey: ["survey", trip.swim], queryFn: () => api.survey(trip.swim) });
+  const survey = useQuery({ queryKey: keys.survey(trip.swim), queryFn: () => api.survey(trip.swim) });
   const zone = survey.data?.fields.place.time_zone ?? "UTC";
   useEffect(() => {
     document.title = `${trip.name} · Brookwind`;
@@ -37,8 +37,8 @@ export function PlanPage({ kept, draft, catalogue, onReload }: Props) {
   useUndoKeys(acts.undo, acts.redo);
   const made = async (one: TonightRig) => {
     await api.createMadeUp(madeUp(one.rig, one.rig.name));
-    await queries.invalidateQueries({ queryKey: ["wallet"] });
-    await queries.invalidateQueries({ queryKey: ["tonight"] });
+    await queries.invalidateQueries({ queryKey: keys.wallet });
+    await queries.invalidateQueries({ queryKey: keys.tonight() });
   };
   const saveOver = async () => {
     const there = await api.trip(trip.id);

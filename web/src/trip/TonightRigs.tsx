@@ -1,13 +1,13 @@
 import { Box, Flex, Grid, Heading, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
-import { api, type Catalogue, type Tonight, type TonightRig } from "../api/client";
+import { api, type Catalogue, keys, type Tonight, type TonightRig } from "../api/client";
 import { useKeepRig } from "../document/keepRig";
+import { useSave } from "../document/useSave";
 import { rehearse } from "../practice/rehearse";
 import { Miniature } from "../scene/Miniature";
 import { Button } from "../shell/Button";
 import { Refused } from "../shell/Refused";
-import { useAttempt } from "../shell/useAttempt";
 import { say, type Units, write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { inWords } from "../units/vocabulary";
@@ -116,10 +116,10 @@ function RigCard({
   const { vocabulary } = useSettings();
   const keep = useKeepRig();
   const navigate = useNavigate();
-  const { said, attempt } = useAttempt();
-  const go = (where: "tie" | "bench") => attempt(async () => navigate(`/${where}/${await keep(one.rig)}`));
+  const { said, save } = useSave();
+  const go = (where: "tie" | "bench") => save(async () => navigate(`/${where}/${await keep(one.rig)}`));
   const seen = useQuery({
-    queryKey: ["evaluated", one.rig],
+    queryKey: keys.evaluated(one.rig),
     queryFn: () => api.evaluate({ rig: one.rig, day: TODAY }),
     staleTime: Number.POSITIVE_INFINITY,
   });
@@ -186,7 +186,7 @@ function RigCard({
           Bench
         </Button>
         {!one.made && (
-          <Button flex="1" onClick={() => void attempt(() => onMade(one))}>
+          <Button flex="1" onClick={() => void save(() => onMade(one))}>
             It is made up
           </Button>
         )}

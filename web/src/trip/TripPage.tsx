@@ -2,7 +2,7 @@ import { Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { useParams } from "react-router";
-import { api, type Trip } from "../api/client";
+import { api, keys, type Trip } from "../api/client";
 import { dropDraft, readDraft } from "../document/drafts";
 import { Failed, Loading, Notice } from "../shell/States";
 import { PlanPage } from "./PlanPage";
@@ -18,13 +18,13 @@ export default function TripPage() {
 function TripLoader({ tripId }: { tripId: string }) {
   const [opened, setOpened] = useState(0);
   const trip = useQuery({
-    queryKey: ["trip", tripId, opened],
+    queryKey: keys.trip(tripId, opened),
     queryFn: () => api.trip(tripId),
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 0,
     retry: false,
   });
-  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
+  const catalogue = useQuery({ queryKey: keys.catalogue, queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
   const failed = [trip, catalogue].find((q) => q.isError);
   if (failed?.error) {
     const gone = "status" in failed.error && failed.error.status === 404;

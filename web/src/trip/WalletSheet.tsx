@@ -1,15 +1,14 @@
 import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
-import { useRef } from "react";
-import { api, type KeptMadeUp, type MadeUp, type Tonight } from "../api/client";
+import { api, type KeptMadeUp, keys, type MadeUp, type Tonight } from "../api/client";
+import { useSave } from "../document/useSave";
 import { uuid } from "../document/uuid";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
 import { Refused } from "../shell/Refused";
 import { Sheet } from "../shell/Sheet";
 import { LeftField } from "../shell/TextField";
-import { useAttempt } from "../shell/useAttempt";
 
 const HOLDERS: [MadeUp["holder"], string][] = [
   ["winder", "winder"],
@@ -21,20 +20,10 @@ type Props = { tonight: Tonight | undefined; onClose: () => void };
 
 /** Rigs that lie made up: where each is, how old, and how it serves the day. */
 export function WalletSheet({ tonight, onClose }: Props) {
-  const queries = useQueryClient();
-  const wallet = useQuery({ queryKey: ["wallet"], queryFn: api.wallet });
-  const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs });
-  const { said, attempt } = useAttempt();
-  const before = useRef<Promise<void>>(Promise.resolve());
-  /** One after another: what is pressed while the one before is being kept waits for it, and goes on from there. */
-  const act = (what: () => Promise<unknown>) => {
-    before.current = before.current.then(async () => {
-      await attempt(async () => void (await what()));
-      await queries.invalidateQueries({ queryKey: ["wallet"] });
-      void queries.invalidateQueries({ queryKey: ["tonight"] });
-    });
-    return before.current;
-  };
+  const wallet = useQuery({ queryKey: keys.wallet, queryFn: api.wallet });
+  const rigs = useQuery({ queryKey: keys.rigs, queryFn: api.rigs });
+  // What is pressed while the one before is being kept waits for it, and goes on from there.
+  const { said, save: act } = useSave({ old: [keys.wallet, keys.tonight()], turns: "wallet" });
   const change: Changing = (id, what) =>
     act(async () => {
       const there = (await api.wallet()).find((k) => k.fields.id === id);
@@ -77,7 +66,7 @@ export const madeUp = (rig: MadeUp["rig"], label: string): MadeUp => ({
   cut_down: false,
 });
 
-type Changing = (id: string, what: (there: KeptMadeUp) => Promise<unknown>) => Promise<void>;
+type Changing = (id: string, what: (there: KeptMadeUp) => Promise<unknown>) => Promise<unknown>;
 type OneProps = { kept: KeptMadeUp; tonight: Tonight | undefined; change: Changing };
 
 function One({ kept, tonight, change }: OneProps) {

@@ -1,10 +1,11 @@
 import { Box, Flex, Grid, Heading, Stack, Text } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { Trash2 } from "lucide-react";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { Link, useNavigate } from "react-router";
-import { api, type Catalogue, type KeptTrip } from "../api/client";
+import { api, type Catalogue, type KeptTrip, keys } from "../api/client";
 import { lasting } from "../browser/storage";
+import { useSave } from "../document/useSave";
 import { ZONE } from "../log/zone";
 import { useSwims } from "../place/useSwims";
 import { Button } from "../shell/Button";
@@ -12,7 +13,6 @@ import { Choice, options } from "../shell/Choice";
 import { Header } from "../shell/Header";
 import { Refused } from "../shell/Refused";
 import { Failed, Loading } from "../shell/States";
-import { useAttempt } from "../shell/useAttempt";
 import { day } from "../units/clock";
 import { Moment } from "../water/Fields";
 import { LAST_SWIM } from "../water/lastSwim";
@@ -23,8 +23,8 @@ const NewSwim = lazy(() => import("../water/NewSwim").then((m) => ({ default: m.
 /** Where and when next? */
 export function WhereAndWhen() {
   const swims = useSwims();
-  const trips = useQuery({ queryKey: ["trips"], queryFn: api.trips });
-  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
+  const trips = useQuery({ queryKey: keys.trips, queryFn: api.trips });
+  const catalogue = useQuery({ queryKey: keys.catalogue, queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
   useEffect(() => {
     document.title = "Trip · Brookwind";
   }, []);
@@ -144,16 +144,7 @@ function Asked({ trips, catalogue, swims }: AskedProps) {
 
 function usePlans() {
   const go = useNavigate();
-  const queries = useQueryClient();
-  const { said, attempt } = useAttempt();
-  const [busy, setBusy] = useState(false);
-  const act = (what: () => Promise<void>) => {
-    setBusy(true);
-    return attempt(async () => {
-      await what();
-      await queries.invalidateQueries({ queryKey: ["trips"] });
-    }).finally(() => setBusy(false));
-  };
+  const { said, save: act, busy } = useSave({ old: [keys.trips] });
   const plan = (swim: string, begins: string, fish: string | null, like: string | null) =>
     act(async () => {
       const trip = await api.beginTrip(swim, begins, fish, like);

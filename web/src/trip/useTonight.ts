@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
-import { api, type Trip } from "../api/client";
+import { api, keys, type Trip } from "../api/client";
 
 /** What the rigs of a day do not hang on. */
 const BESIDE = { name: "", ticked: [], notes: "", like: null } as const;
@@ -11,7 +11,7 @@ export function useTonight(trip: Trip) {
   const text = JSON.stringify({ ...trip, ...BESIDE });
   const asked = useMemo(() => JSON.parse(text) as Trip, [text]);
   const found = useQuery({
-    queryKey: ["tonight", text],
+    queryKey: keys.tonight(text),
     queryFn: ({ signal }) => {
       setProgress(0);
       // A name is asked for, and does not matter.

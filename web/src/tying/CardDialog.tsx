@@ -2,7 +2,7 @@ import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Printer } from "lucide-react";
 import { useEffect, useRef, useState } from "react";
-import { api, Refusal, type Rig, type Schemas } from "../api/client";
+import { api, keys, type Rig, refusalIn, type Schemas } from "../api/client";
 import { today } from "../place/acknowledged";
 import { Button } from "../shell/Button";
 import { Refused } from "../shell/Refused";
@@ -32,14 +32,14 @@ export default function CardDialog({ rig, onClose }: { rig: Rig; onClose: () => 
   const [others, setOthers] = useState<string[]>([]);
   const [failed, setFailed] = useState("");
   const kept = useQuery({
-    queryKey: ["rigs-whole", others],
+    queryKey: keys.rigsWhole(others),
     queryFn: async () => (await Promise.all(others.map(api.rig))).map((r) => r.fields),
     placeholderData: keepPreviousData,
   });
   const rigs = what === "four" ? [rig, ...(kept.data ?? [])] : [rig];
   const body = { rigs, what, day: today(), kept_in, units };
   const sheets = useQuery({
-    queryKey: ["cards", body],
+    queryKey: keys.cards(body),
     queryFn: () => api.cardSheets(body),
     placeholderData: keepPreviousData,
     gcTime: 10_000,
@@ -51,8 +51,7 @@ export default function CardDialog({ rig, onClose }: { rig: Rig; onClose: () => 
     try {
       save(await api.cardPdf(body), `${rig.name}, ${what}.pdf`);
     } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setFailed(error.message);
+      setFailed(refusalIn(error).message);
     }
   };
   return (
@@ -118,7 +117,7 @@ function Page({ svg, name }: { svg: string; name: string }) {
 
 /** The other kept rigs whose cards go on the same paper. */
 function Others({ rig, chosen, onChosen }: { rig: Rig; chosen: string[]; onChosen: (ids: string[]) => void }) {
-  const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs });
+  const rigs = useQuery({ queryKey: keys.rigs, queryFn: api.rigs });
   return (
     <Flex gap="4" wrap="wrap" role="group" aria-label="Rigs beside this one">
       {rigs.data

@@ -1,7 +1,7 @@
 import { Box, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Rig, type Threading } from "../api/client";
+import { api, keys, type Rig, type Threading } from "../api/client";
 import { Choice, options } from "../shell/Choice";
 import { say } from "../units/quantity";
 import { useSettings } from "../units/settings";
@@ -15,7 +15,7 @@ export function Forgotten({ rig, list, done }: Props) {
   const [piece, setPiece] = useState("");
   const put = list.steps.slice(0, done).filter((s) => s.do === "thread" || s.do === "link");
   const answer = useQuery({
-    queryKey: ["forgotten", rig, piece, done],
+    queryKey: keys.forgotten(rig, piece, done),
     queryFn: () => api.forgotten(rig, piece, done),
     enabled: piece !== "",
     retry: false,

@@ -1,6 +1,6 @@
 import { Box, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { api, type Rig } from "../api/client";
+import { api, keys, type Rig } from "../api/client";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { capital, word } from "../units/vocabulary";
@@ -8,7 +8,7 @@ import { capital, word } from "../units/vocabulary";
 /** The leaders of an evening's rigs, those alike tied together. */
 export function LeadersFirst({ rigs }: { rigs: Rig[] }) {
   const { units, vocabulary } = useSettings();
-  const batches = useQuery({ queryKey: ["leaders", rigs], queryFn: () => api.leaders(rigs), retry: false });
+  const batches = useQuery({ queryKey: keys.leaders(rigs), queryFn: () => api.leaders(rigs), retry: false });
   if (!batches.data?.length) return null;
   return (
     <Box bg="card" borderWidth="1px" borderColor="rule" borderRadius="l2" p="4">

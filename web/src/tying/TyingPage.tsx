@@ -3,7 +3,7 @@ import { useQueries, useQuery } from "@tanstack/react-query";
 import { ArrowLeft, ArrowRight, RotateCcw } from "lucide-react";
 import { useEffect, useState } from "react";
 import { Link, useNavigate, useParams } from "react-router";
-import { api, type Catalogue, type Rig, type Threading, type TyingStep } from "../api/client";
+import { api, type Catalogue, keys, type Rig, type Threading, type TyingStep } from "../api/client";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
 import { Header } from "../shell/Header";
@@ -23,10 +23,10 @@ export type OnTable = { rig: Rig; list: Threading };
 export default function TyingPage() {
   const { rigIds = "" } = useParams();
   const ids = [...new Set(rigIds.split(",").filter(Boolean))];
-  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
+  const catalogue = useQuery({ queryKey: keys.catalogue, queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
   const tables = useQueries({
     queries: ids.map((id) => ({
-      queryKey: ["tying", id],
+      queryKey: keys.tying(id),
       queryFn: async (): Promise<OnTable> => {
         const { fields: rig } = await api.rig(id);
         return { rig, list: await api.thread(rig) };
@@ -199,7 +199,7 @@ function Done({ steps, done }: { steps: TyingStep[]; done: number }) {
 /** One more rig on the table, after the ones that are there. */
 function Another({ laid }: { laid: OnTable[] }) {
   const go = useNavigate();
-  const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs });
+  const rigs = useQuery({ queryKey: keys.rigs, queryFn: api.rigs });
   const ids = laid.map((t) => t.rig.id);
   const others = (rigs.data ?? []).filter((r) => !ids.includes(r.id));
   if (others.length === 0) return null;

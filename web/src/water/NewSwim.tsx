@@ -1,7 +1,7 @@
 import { Stack, Text } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, Refusal } from "../api/client";
+import { api, keys } from "../api/client";
+import { useSave } from "../document/useSave";
 import { useSwims } from "../place/useSwims";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
@@ -12,7 +12,6 @@ import { freshId } from "./useSurvey";
 
 /** A swim, at a water of the book or a new one. */
 export function NewSwim({ onClose, onMade }: { onClose: () => void; onMade: (swimId: string) => void }) {
-  const queries = useQueryClient();
   const swims = useSwims();
 
   const [water, setWater] = useState("");
@@ -20,14 +19,15 @@ export function NewSwim({ onClose, onMade }: { onClose: () => void; onMade: (swi
   const [salinity, setSalinity] = useState("0");
   const [name, setName] = useState("");
   const [depth, setDepth] = useState(1.5);
-  const [failed, setFailed] = useState("");
+  const { said: failed, setSaid: setFailed, save } = useSave({ old: [keys.waters, keys.swims] });
 
   const make = async () => {
     if (!name.trim() || (!water && !waterName.trim())) {
       setFailed("Both the water and the swim need a name.");
       return;
     }
-    try {
+    const id = freshId("swim");
+    const made = await save(async () => {
       const water_id =
         water ||
         (
@@ -40,16 +40,11 @@ export function NewSwim({ onClose, onMade }: { onClose: () => void; onMade: (swi
           })
         ).fields.id;
       setWater(water_id);
-      const id = freshId("swim");
       await api.createSwim({ id, water_id, name: name.trim(), depth_m: depth, bed: "", notes: "" });
-      await queries.invalidateQueries({ queryKey: ["waters"] });
-      await queries.invalidateQueries({ queryKey: ["swims"] });
-      onClose();
-      onMade(id);
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setFailed(error.message);
-    }
+    });
+    if (!made) return;
+    onClose();
+    onMade(id);
   };
 
   return (

@@ -2,7 +2,7 @@ import { Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Navigate, useNavigate, useParams } from "react-router";
-import { api, type Survey } from "../api/client";
+import { api, keys, type Survey } from "../api/client";
 import { lasting } from "../browser/storage";
 import { dropDraft, readDraft } from "../document/drafts";
 import { useSwims } from "../place/useSwims";
@@ -43,21 +43,21 @@ export default function WaterPage() {
 function SurveyLoader({ swimId }: { swimId: string }) {
   const [opened, setOpened] = useState(0);
   const survey = useQuery({
-    queryKey: ["survey", swimId, opened],
+    queryKey: keys.survey(swimId, opened),
     queryFn: () => api.survey(swimId),
     staleTime: Number.POSITIVE_INFINITY,
     gcTime: 0,
   });
-  const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs });
+  const rigs = useQuery({ queryKey: keys.rigs, queryFn: api.rigs });
   const mine = rigs.data?.find((r) => r.swim === swimId)?.id;
   const rig = useQuery({
-    queryKey: ["rig-at", mine],
+    queryKey: keys.rigAt(mine),
     queryFn: () => api.rig(mine ?? ""),
     enabled: mine !== undefined,
     staleTime: 0,
   });
-  const catalogue = useQuery({ queryKey: ["catalogue"], queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
-  const box = useQuery({ queryKey: ["box"], queryFn: api.box });
+  const catalogue = useQuery({ queryKey: keys.catalogue, queryFn: api.catalogue, staleTime: Number.POSITIVE_INFINITY });
+  const box = useQuery({ queryKey: keys.box(), queryFn: api.box });
   const stock = useMemo(() => (box.data ?? []).map((k) => k.fields), [box.data]);
   const failed = [survey, rigs, catalogue, box].find((q) => q.isError);
   if (failed?.error) {

@@ -1,8 +1,9 @@
 import { useCallback, useMemo, useState } from "react";
-import { api, type KeptSurvey, type LevelSource, Refusal, type Survey } from "../api/client";
+import { api, type KeptSurvey, type LevelSource, type Survey } from "../api/client";
 import type { Draft } from "../document/drafts";
 import { type Keeper, useAutosave } from "../document/useAutosave";
 import { useHistory } from "../document/useHistory";
+import { useSave } from "../document/useSave";
 import { uuid } from "../document/uuid";
 
 export const draftId = (swimId: string) => `survey-${swimId}`;
@@ -20,7 +21,7 @@ export function useSurvey(kept: KeptSurvey, draft: Draft<Survey> | null) {
   // A draft says which version it was made from; saving it is then refused if another tab went on meanwhile.
   const [opened] = useState(() => (draft ? { ...kept, version: draft.version } : kept));
   const { present, gesturing, canUndo, canRedo, acts } = useHistory(draft?.doc ?? kept.fields);
-  const [said, setSaid] = useState("");
+  const { said, setSaid, save: attempt } = useSave();
   const saving = useAutosave(SURVEYS, opened, present, gesturing, nothing);
 
   const change = useCallback(
@@ -28,19 +29,8 @@ export function useSurvey(kept: KeptSurvey, draft: Draft<Survey> | null) {
       setSaid("");
       acts.put({ ...acts.now(), ...part }, tag);
     },
-    [acts],
+    [acts, setSaid],
   );
-  /** Do something that may be refused, and say so when it is. */
-  const attempt = useCallback(async (act: () => Promise<void>) => {
-    setSaid("");
-    try {
-      await act();
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
-    }
-  }, []);
-
   /** Know the level from another source from now on: every depth taken is put to its datum. */
   const relevel = useCallback(
     (level: LevelSource, at: number, datum: string | null = null) =>
@@ -53,7 +43,7 @@ export function useSurvey(kept: KeptSurvey, draft: Draft<Survey> | null) {
   // The same as long as nothing in it changed; how its saving does comes and goes, and only the header shows it.
   const state = useMemo(
     () => ({ survey: present, gesturing, canUndo, canRedo, said, setSaid, change, attempt, relevel, acts }),
-    [present, gesturing, canUndo, canRedo, said, change, attempt, relevel, acts],
+    [present, gesturing, canUndo, canRedo, said, setSaid, change, attempt, relevel, acts],
   );
   return { state, saving };
 }

@@ -2,7 +2,7 @@ import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { Pause, Play, X } from "lucide-react";
 import { type ReactNode, type RefObject, useEffect, useRef, useState } from "react";
-import { api, type Fall, type Rig } from "../../api/client";
+import { api, type Fall, keys, type Rig } from "../../api/client";
 import { ofTab, readAs } from "../../browser/storage";
 import { Button } from "../../shell/Button";
 import { useSize } from "../../shell/useSize";
@@ -37,7 +37,7 @@ export default function FallView({ rig, pinned, flows, beside, onClose }: Props)
   const [compare, setCompare] = useState(beside && pinned !== null);
   const [playing, setPlaying] = useState(false);
   const [box, size] = useSize({ width: 640, height: 420 });
-  const feeds = useQuery({ queryKey: ["feeds"], queryFn: api.feeds, staleTime: Number.POSITIVE_INFINITY });
+  const feeds = useQuery({ queryKey: keys.feeds, queryFn: api.feeds, staleTime: Number.POSITIVE_INFINITY });
   const wish = wishOf(thrown, flows);
   const own = useFall(rig, wish);
   const other = useFall(compare ? pinned : null, { ...wish, feed: [] });

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
 import { Upload } from "lucide-react";
 import { useEffect, useMemo, useRef, useState } from "react";
-import { api, type Catalogue, type FloatFacts, type FloatSpec, Refusal } from "../../api/client";
+import { api, type Catalogue, type FloatFacts, type FloatSpec, refusalIn } from "../../api/client";
 import { useAnswer } from "../../document/useAnswer";
 import { Button } from "../../shell/Button";
 import { Choice, options } from "../../shell/Choice";
@@ -75,8 +75,7 @@ export default function FloatForm({ title, types, catalogue, start, onPut, onClo
       const builtIn = said.reading === "built-in-and-added" ? said.built_in_kg : null;
       set({ capacity_kg: said.load_kg, built_in_kg: builtIn, label: text.trim() });
     } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      blame("label", error.message);
+      blame("label", refusalIn(error).message);
     }
   };
   const faulty = Object.values(wrong).some(Boolean) || refusal !== null;
@@ -176,8 +175,7 @@ function Outline({ profile, wrong, onSet, onWrong }: OutlineProps) {
       onWrong("profile", "");
       onSet({ profile: points });
     } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      onWrong("profile", error.message);
+      onWrong("profile", refusalIn(error).message);
     }
   };
   return (

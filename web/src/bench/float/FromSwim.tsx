@@ -1,13 +1,13 @@
 import { Box, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Conditions } from "../../api/client";
+import { api, type Conditions, keys } from "../../api/client";
 import { Button } from "../../shell/Button";
 
 /** Distance, current, wind and bed as they are kept for the swim. */
 export function FromSwim({ swimId, onTake }: { swimId: string; onTake: (part: Partial<Conditions>) => void }) {
   const [taken, setTaken] = useState("");
-  const survey = useQuery({ queryKey: ["survey-of", swimId], queryFn: () => api.survey(swimId), staleTime: 0 });
+  const survey = useQuery({ queryKey: keys.surveyOf(swimId), queryFn: () => api.survey(swimId), staleTime: 0 });
   const fields = survey.data?.fields;
   if (!fields) return null;
   const take = async () => {

@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
 import { Trash2, Undo2 } from "lucide-react";
 import { useMemo, useRef, useState } from "react";
-import { api, type FloatSpec, Refusal, type TubeFit, type TubeTest } from "../../api/client";
+import { api, type FloatSpec, refusalIn, type TubeFit, type TubeTest } from "../../api/client";
 import { useAnswer } from "../../document/useAnswer";
 import { Button } from "../../shell/Button";
 import { Choice } from "../../shell/Choice";
@@ -254,8 +254,7 @@ function NewReading({ onAdd, units }: { onAdd: (reading: Reading) => void; units
       setLoad((now) => (now === load ? "" : now));
       setTip((now) => (now === tip ? "" : now));
     } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setWrong(error.message);
+      setWrong(refusalIn(error).message);
     }
   };
   return (

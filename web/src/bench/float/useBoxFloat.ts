@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { api, type BoxItem, type FloatSpec, type FloatStock } from "../../api/client";
-import { useTurns } from "../../document/useTurns";
+import { api, type BoxItem, type FloatSpec, type FloatStock, keys } from "../../api/client";
+import { useSave } from "../../document/useSave";
 import { uuid } from "../../document/uuid";
 
 type Kept = { version: number; fields: BoxItem };
@@ -8,14 +8,14 @@ type Kept = { version: number; fields: BoxItem };
 /** One float of the box, and keeping it: saves go one after the other, each made from what the last one left. */
 export function useBoxFloat(item: string | null | undefined) {
   const queries = useQueryClient();
-  const box = useQuery({ queryKey: ["box"], queryFn: api.box });
-  const { failed, attempt } = useTurns(() => queries.invalidateQueries({ queryKey: ["box"] }));
+  const box = useQuery({ queryKey: keys.box(), queryFn: api.box });
+  const { said: failed, save } = useSave({ old: [keys.box()], turns: "box" });
   const of = (all: Kept[] | undefined) => all?.find((k) => k.fields.kind === "float" && k.fields.item === item);
   const stock = (of(box.data)?.fields as FloatStock | undefined) ?? null;
 
   const keep = (part: Partial<FloatStock>) =>
-    attempt(async () => {
-      const now = of(queries.getQueryData<Kept[]>(["box"]));
+    save(async () => {
+      const now = of(queries.getQueryData<Kept[]>(keys.box()));
       if (now) await api.updateBoxItem(now.fields.item, now.version, { ...(now.fields as FloatStock), ...part });
     });
   /** Put a float in the box; its new name there, or null when it was refused. */
@@ -30,7 +30,7 @@ export function useBoxFloat(item: string | null | undefined) {
       notes: "",
       count: 1,
     };
-    return (await attempt(() => api.createBoxItem(made))) ? name : null;
+    return (await save(() => api.createBoxItem(made))) ? name : null;
   };
   return { stock, failed, keep, add };
 }

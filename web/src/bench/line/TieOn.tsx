@@ -1,7 +1,7 @@
 import { Box, Flex, Text } from "@chakra-ui/react";
 import { useQueryClient } from "@tanstack/react-query";
 import { useEffect, useRef, useState } from "react";
-import { api, type Change, Refusal } from "../../api/client";
+import { api, type Change, keys, refusalIn } from "../../api/client";
 import { Button } from "../../shell/Button";
 import { TextField } from "../../shell/TextField";
 import { useHere } from "../here";
@@ -51,8 +51,7 @@ export function TieOn({ instead, onDone }: Props) {
         looked.current = true;
         onTry({ rig: next, name: "what you typed", summary: typed });
       } catch (error) {
-        if (!(error instanceof Refusal)) throw error;
-        if (!late) setProblem(error.message);
+        if (!late) setProblem(refusalIn(error).message);
       }
     }, PAUSE_MS);
     return () => {
@@ -64,7 +63,7 @@ export function TieOn({ instead, onDone }: Props) {
   const take = async () => {
     if (!typed || !(await bench.edit(tying(typed, pieces)))) return;
     if (boxed) await intoBox(typed, (says) => bench.setSaid({ tone: "note", text: says }));
-    if (boxed) await queries.invalidateQueries({ queryKey: ["box"] });
+    if (boxed) await queries.invalidateQueries({ queryKey: keys.box() });
     setText("");
     onDone();
   };
@@ -124,7 +123,7 @@ async function intoBox(text: string, say: (says: string) => void): Promise<void>
       said.push(says);
     } catch (error) {
       // What is no thing of a box, such as a bare line, is only tied.
-      if (!(error instanceof Refusal)) throw error;
+      refusalIn(error);
     }
   }
   if (said.length > 0) say(said.join(" "));

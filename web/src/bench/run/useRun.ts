@@ -1,6 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
-import { api, type Rig, type Schemas } from "../../api/client";
+import { api, keys, type Rig, type Schemas } from "../../api/client";
 import { ofTab, readAs } from "../../browser/storage";
 import { useRested } from "../../document/useRested";
 
@@ -51,7 +51,7 @@ export function useRun(rig: Rig, looked: boolean): RunState {
   const asked = useMemo(() => ({ rig, wish }), [rig, wish]);
   const rested = useRested(asked, RESTS_MS);
   const found = useQuery({
-    queryKey: ["run", rig, wish],
+    queryKey: keys.run(rig, wish),
     queryFn: async ({ signal }) => ({ plan: await api.runPlan(rig, wish, signal), of: rig }),
     enabled: looked && rested !== null,
     placeholderData: keepPreviousData,

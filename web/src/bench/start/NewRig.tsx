@@ -2,7 +2,7 @@ import { Box, Grid, Stack, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { Shapes } from "lucide-react";
 import { lazy, Suspense, useMemo, useState } from "react";
-import { api, type Catalogue, type Conditions, type Purpose } from "../../api/client";
+import { api, type Catalogue, type Conditions, keys, type Purpose } from "../../api/client";
 import { Reasons } from "../../method/Reasons";
 import { useSwims } from "../../place/useSwims";
 import { Button } from "../../shell/Button";
@@ -88,7 +88,7 @@ function usePurpose({ species, where, depth, salt, reach }: Asked, place: Purpos
 /** The families by how well they suit what is asked. */
 const useSuits = (purpose: Purpose) =>
   useQuery({
-    queryKey: ["suits", purpose],
+    queryKey: keys.suits(purpose),
     queryFn: () => api.suits(purpose),
     placeholderData: keepPreviousData,
     retry: false,
@@ -191,7 +191,7 @@ export default function NewRig({ catalogue, onClose }: { catalogue: Catalogue; o
 
 /** Whose lines, leader, hook, stops and beads are tied again. */
 function Like({ like, onChange }: { like: string; onChange: (id: string) => void }) {
-  const rigs = useQuery({ queryKey: ["rigs"], queryFn: api.rigs });
+  const rigs = useQuery({ queryKey: keys.rigs, queryFn: api.rigs });
   return (
     <Choice
       label="Tackle like"

@@ -1,7 +1,7 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import { useQuery } from "@tanstack/react-query";
 import { useNavigate } from "react-router";
-import { api, Refusal, type Schemas } from "../../api/client";
+import { api, keys, type Schemas } from "../../api/client";
+import { useSave } from "../../document/useSave";
 import { ASKED, wishFor } from "../wish";
 
 type Start = Schemas["Start"];
@@ -11,11 +11,9 @@ export type Told = { begun: { says: string; figures: NonNullable<Begun["figures"
 
 /** Begins a rig, balances it from the box where that is possible, keeps it and opens the bench on it. */
 export function useStartRig(onStarted: () => void) {
-  const queries = useQueryClient();
   const go = useNavigate();
-  const box = useQuery({ queryKey: ["box"], queryFn: api.box });
-  const [failed, setFailed] = useState("");
-  const [busy, setBusy] = useState(false);
+  const box = useQuery({ queryKey: keys.box(), queryFn: api.box });
+  const { said: failed, save, busy } = useSave({ old: [keys.rigs] });
 
   const balanced = async ({ rig, weighed }: Begun) => {
     if (weighed || !box.data?.length) return rig;
@@ -25,23 +23,14 @@ export function useStartRig(onStarted: () => void) {
       () => rig,
     );
   };
-  const start = async (wanted: Start) => {
-    setBusy(true);
-    setFailed("");
-    try {
+  const start = (wanted: Start) =>
+    save(async () => {
       const begun = await api.startRig(wanted);
       const rig = await balanced(begun);
       await api.createRig(rig);
-      await queries.invalidateQueries({ queryKey: ["rigs"] });
       onStarted();
       const says = [begun.float_says, begun.tackle_says].filter(Boolean).join(" ");
       go(`/bench/${rig.id}`, { state: { begun: { says, figures: begun.figures ?? {} } } satisfies Told });
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setFailed(error.message);
-    } finally {
-      setBusy(false);
-    }
-  };
+    });
   return { start, failed, busy };
 }

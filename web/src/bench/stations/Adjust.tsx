@@ -1,7 +1,7 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { type Adjusted, api, Refusal } from "../../api/client";
+import { type Adjusted, api, keys } from "../../api/client";
+import { useSave } from "../../document/useSave";
 import { keepSeen } from "../../reading/keepSeen";
 import { inFlow } from "../../scene/flow";
 import { Button } from "../../shell/Button";
@@ -14,26 +14,17 @@ import { useHere } from "../here";
 export function Adjust() {
   const { bench, answer } = useHere();
   const { units } = useSettings();
-  const queries = useQueryClient();
   const shown = answer.evaluation ? inFlow(answer.evaluation).afloat.tip_m : bench.rig.aim.tip_m;
   const [seen, setSeen] = useState<number | null>(null);
   const [found, setFound] = useState<Adjusted | null>(null);
-  const [said, setSaid] = useState("");
-  const attempt = async (act: () => Promise<void>) => {
-    setSaid("");
-    try {
-      await act();
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setFound(null);
-      setSaid(error.message);
-    }
+  const { said, setSaid, save } = useSave({ old: [keys.box()] });
+  const look = () => {
+    setFound(null);
+    return save(async () => setFound(await api.adjust(bench.rig, seen)));
   };
-  const look = () => attempt(async () => setFound(await api.adjust(bench.rig, seen)));
   const keep = (tip_m: number) =>
-    attempt(async () => {
+    save(async () => {
       const kept = await keepSeen(bench.rig, tip_m);
-      if (kept.inBox) await queries.invalidateQueries({ queryKey: ["box"] });
       bench.put(kept.rig);
       setFound(null);
       setSeen(null);

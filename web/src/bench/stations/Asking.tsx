@@ -1,7 +1,7 @@
 import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, Refusal } from "../../api/client";
+import { api, keys } from "../../api/client";
+import { useSave } from "../../document/useSave";
 import { uuid } from "../../document/uuid";
 import { Button } from "../../shell/Button";
 import { Choice, options } from "../../shell/Choice";
@@ -82,20 +82,12 @@ export function Asking() {
 
 function OwnPatterns() {
   const { bench, own } = useHere();
-  const queries = useQueryClient();
   const [name, setName] = useState("");
-  const [said, setSaid] = useState("");
+  const { said, setSaid, save: write } = useSave({ old: [keys.patterns] });
   const attempt = async (act: () => Promise<unknown>, done: string) => {
-    try {
-      await act();
-      setName("");
-      // It is said when it is so everywhere on the page.
-      await queries.invalidateQueries({ queryKey: ["patterns"] });
-      setSaid(done);
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
-    }
+    if (!(await write(act))) return;
+    setName("");
+    setSaid(done);
   };
   const save = () => {
     const id = `own-${uuid().replaceAll("-", "").slice(0, 10)}`;

@@ -2,7 +2,7 @@ import { Box, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { Waves } from "lucide-react";
 import { Link } from "react-router";
-import { api, type Rig, sentenceOf } from "../../api/client";
+import { api, keys, type Rig, sentenceOf } from "../../api/client";
 import { Button } from "../../shell/Button";
 import { Facts } from "../../shell/Facts";
 import { useNow } from "../../shell/useNow";
@@ -15,11 +15,11 @@ type Props = { swimId: string; rig: Rig; onDepth: (depth_m: number) => void };
 export function AtSwim({ swimId, rig, onDepth }: Props) {
   const { units } = useSettings();
   const now = useNow();
-  const survey = useQuery({ queryKey: ["survey-of", swimId], queryFn: () => api.survey(swimId), staleTime: 0 });
+  const survey = useQuery({ queryKey: keys.surveyOf(swimId), queryFn: () => api.survey(swimId), staleTime: 0 });
   const fields = survey.data?.fields;
   const minute = Math.floor(now / 60_000);
   const picture = useQuery({
-    queryKey: ["look", swimId, survey.data?.version, minute],
+    queryKey: keys.look(swimId, survey.data?.version, minute),
     queryFn: () =>
       fields
         ? api.look({ survey: fields, at: new Date(now).toISOString(), rig: null, rod_m: 4 })

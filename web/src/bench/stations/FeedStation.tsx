@@ -1,7 +1,7 @@
 import { Flex, Stack, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Schemas } from "../../api/client";
+import { api, keys, type Schemas } from "../../api/client";
 import { useRested } from "../../document/useRested";
 import { Choice, options } from "../../shell/Choice";
 import { Facts } from "../../shell/Facts";
@@ -28,8 +28,8 @@ function FeedStation() {
   const { bench, run } = useHere();
   const { units } = useSettings();
   const { plan, wish } = run;
-  const ways = useQuery({ queryKey: ["ways"], queryFn: api.waysToFeed, staleTime: Number.POSITIVE_INFINITY });
-  const feeds = useQuery({ queryKey: ["feeds"], queryFn: api.feeds, staleTime: Number.POSITIVE_INFINITY });
+  const ways = useQuery({ queryKey: keys.ways, queryFn: api.waysToFeed, staleTime: Number.POSITIVE_INFINITY });
+  const feeds = useQuery({ queryKey: keys.feeds, queryFn: api.feeds, staleTime: Number.POSITIVE_INFINITY });
   const thrown = wish.thrown ?? plan?.thrown ?? null;
   const change = (part: Partial<Thrown>) => thrown && run.set({ thrown: { ...thrown, ...part } });
   const way = ways.data?.find((w) => w.id === (wish.way ?? plan?.way));
@@ -149,7 +149,7 @@ function FallsWith({ feed }: { feed: string }) {
   const text = JSON.stringify({ rig, feed });
   const rested = useRested(text, RESTS_MS);
   const found = useQuery({
-    queryKey: ["matching", text],
+    queryKey: keys.matching(text),
     queryFn: ({ signal }) => api.matching(rig, feed, signal),
     enabled: open && rested !== null,
     placeholderData: keepPreviousData,
@@ -189,7 +189,7 @@ function InFloat() {
   const text = JSON.stringify(rig);
   const rested = useRested(text, RESTS_MS);
   const found = useQuery({
-    queryKey: ["feeder", text],
+    queryKey: keys.feeder(text),
     queryFn: ({ signal }) => api.feeder(rig, { empties_s: 90, per_cast: 1 }, signal),
     enabled: rested !== null,
     placeholderData: keepPreviousData,
@@ -222,7 +222,7 @@ function Mix({ depth_m }: { depth_m: number }) {
   const text = JSON.stringify(body);
   const rested = useRested(text, RESTS_MS);
   const found = useQuery({
-    queryKey: ["groundbait", text],
+    queryKey: keys.groundbait(text),
     queryFn: ({ signal }) => api.groundbait(body, signal),
     enabled: open && rested !== null,
     placeholderData: keepPreviousData,

@@ -1,7 +1,7 @@
 import { Box, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useDeferredValue } from "react";
-import { api, type Evaluation, type MovingStop, type Rig, sentenceOf } from "../../api/client";
+import { api, type Evaluation, keys, type MovingStop, type Rig, sentenceOf } from "../../api/client";
 import { Choice, options } from "../../shell/Choice";
 import { Facts } from "../../shell/Facts";
 import { write } from "../../units/quantity";
@@ -15,7 +15,7 @@ const BEDS = ["silt", "sand", "gravel", "rock"] as const;
 export function useMovingStop(rig: Rig | null, flows: boolean) {
   const asked = useDeferredValue(rig);
   return useQuery({
-    queryKey: ["moving-stop", asked],
+    queryKey: keys.movingStop(asked),
     queryFn: ({ signal }) => api.stop(asked as Rig, signal),
     enabled: flows && asked !== null,
     placeholderData: (before) => before,

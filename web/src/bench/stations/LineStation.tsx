@@ -1,6 +1,6 @@
 import { Box, Grid, Stack, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { api, type Conditions, type LineFact, type Rig } from "../../api/client";
+import { api, type Conditions, keys, type LineFact, type Rig } from "../../api/client";
 import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
 import { figureOf, type Units, unitOf, write } from "../../units/quantity";
@@ -25,7 +25,7 @@ function LineStation() {
   const { units, vocabulary } = useSettings();
   const { rig } = bench;
   const tackle = useQuery({
-    queryKey: ["tackle", rig.components, rig.conditions, rig.water],
+    queryKey: keys.tackle(rig.components, rig.conditions, rig.water),
     queryFn: () => api.tackle(rig),
     placeholderData: keepPreviousData,
     gcTime: 10_000,

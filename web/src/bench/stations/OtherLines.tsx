@@ -1,6 +1,6 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { api, type Rig, type Schemas } from "../../api/client";
+import { api, keys, type Rig, type Schemas } from "../../api/client";
 import { useRested } from "../../document/useRested";
 import { write } from "../../units/quantity";
 import { useSettings } from "../../units/settings";
@@ -14,7 +14,7 @@ export function useLineOut(rig: Rig, how: Schemas["HowHeld"], looked: boolean) {
   const text = JSON.stringify({ how, rig: { ...rig, conditions: { ...rig.conditions, line_pull_n: 0 } } });
   const rested = useRested(text, RESTS_MS);
   return useQuery({
-    queryKey: ["line", text],
+    queryKey: keys.line(text),
     queryFn: () => {
       const question = JSON.parse(text) as { how: Schemas["HowHeld"]; rig: Rig };
       return api.lineOut(question.rig, question.how);

@@ -1,6 +1,6 @@
 import { Box, Stack, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { api, Refusal } from "../../api/client";
+import { api, keys, Refusal } from "../../api/client";
 import { useDay } from "../../place/day";
 import { Refused } from "../../shell/Refused";
 import { useSettings } from "../../units/settings";
@@ -16,7 +16,7 @@ function ProofStation() {
   const day = useDay();
   const { rig } = bench;
   const found = useQuery({
-    queryKey: ["proof", rig, day],
+    queryKey: keys.proof(rig, day),
     queryFn: () => api.proof({ rig, day }),
     enabled: !bench.gesturing,
     placeholderData: keepPreviousData,

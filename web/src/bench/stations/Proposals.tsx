@@ -1,6 +1,6 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
-import { api, type Offer, type Offers, Refusal, sentenceOf } from "../../api/client";
+import { api, keys, type Offer, type Offers, Refusal, sentenceOf } from "../../api/client";
 import { useRested } from "../../document/useRested";
 import { Button } from "../../shell/Button";
 import { say, write } from "../../units/quantity";
@@ -18,7 +18,7 @@ export function Proposals() {
   const { bench, trying, onTry, wish } = useHere();
   const { rig } = bench;
   const found = useQuery({
-    queryKey: ["offers", rig.water, rig.aim, rig.conditions, rig.components, wish],
+    queryKey: keys.offers(rig.water, rig.aim, rig.conditions, rig.components, wish),
     enabled: !bench.gesturing,
     placeholderData: keepPreviousData,
     gcTime: 10_000,
@@ -29,7 +29,7 @@ export function Proposals() {
   // The falls take longer than the choice of shot: they are asked of what stays, and put in when they are there.
   const rested = useRested(offered, RESTS_MS);
   const falls = useQuery({
-    queryKey: ["fall-times", offered?.map((o) => o.proposal.rig)],
+    queryKey: keys.fallTimes(offered?.map((o) => o.proposal.rig)),
     enabled: (rested?.length ?? 0) > 0,
     gcTime: 10_000,
     retry: false,

@@ -1,7 +1,7 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Schemas } from "../../api/client";
+import { api, keys, type Schemas } from "../../api/client";
 import { useRested } from "../../document/useRested";
 import { Button } from "../../shell/Button";
 import { Choice } from "../../shell/Choice";
@@ -216,7 +216,7 @@ function Lash() {
   const text = JSON.stringify({ rig, held });
   const rested = useRested(text, RESTS_MS);
   const found = useQuery({
-    queryKey: ["lash", text],
+    queryKey: keys.lash(text),
     queryFn: ({ signal }) => api.poleLine(rig, held, signal),
     enabled: rested !== null,
     placeholderData: keepPreviousData,

@@ -2,7 +2,7 @@ import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Link } from "react-router";
-import { api, type Comparison } from "../../api/client";
+import { api, type Comparison, keys } from "../../api/client";
 import { useRested } from "../../document/useRested";
 import { purposeOf } from "../../method/purpose";
 import { Button } from "../../shell/Button";
@@ -21,13 +21,13 @@ export function Schools({ bench }: { bench: BenchState }) {
   const [question, setQuestion] = useState("leader");
   const { rig } = bench;
   const answers = useQuery({
-    queryKey: ["answers", purposeOf(rig)],
+    queryKey: keys.answers(purposeOf(rig)),
     queryFn: () => api.answers(purposeOf(rig)),
     placeholderData: keepPreviousData,
   });
   const rested = useRested(rig, RESTS_MS);
   const compared = useQuery({
-    queryKey: ["compare", question, rig.water, rig.aim, rig.components],
+    queryKey: keys.compare(question, rig.water, rig.aim, rig.components),
     queryFn: () => api.compare(rig, question),
     enabled: !bench.gesturing && rested !== null,
     gcTime: 10_000,

@@ -3,7 +3,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { ListOrdered, Printer } from "lucide-react";
 import { lazy, Suspense, useState } from "react";
 import { useNavigate } from "react-router";
-import { api, type TyingStep } from "../../api/client";
+import { api, keys, type TyingStep } from "../../api/client";
 import { Button } from "../../shell/Button";
 import { Refused } from "../../shell/Refused";
 import { say, write } from "../../units/quantity";
@@ -22,7 +22,7 @@ function ThreadStation() {
   const [card, setCard] = useState(false);
   const { rig } = bench;
   const list = useQuery({
-    queryKey: ["thread", rig.components, rig.conditions, rig.lash_m],
+    queryKey: keys.thread(rig.components, rig.conditions, rig.lash_m),
     queryFn: () => api.thread(rig),
     placeholderData: keepPreviousData,
     gcTime: 10_000,

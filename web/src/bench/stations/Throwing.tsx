@@ -1,7 +1,7 @@
 import { Flex, Stack, Text } from "@chakra-ui/react";
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type BoxItem, type Rig, type Schemas } from "../../api/client";
+import { api, type BoxItem, keys, type Rig, type Schemas } from "../../api/client";
 import { useRested } from "../../document/useRested";
 import { Choice, options } from "../../shell/Choice";
 import { Facts } from "../../shell/Facts";
@@ -41,7 +41,7 @@ export function Throwing() {
   const text = JSON.stringify({ rig, wish });
   const rested = useRested(text, RESTS_MS);
   const found = useQuery({
-    queryKey: ["cast", text],
+    queryKey: keys.cast(text),
     queryFn: ({ signal }) => api.castOf(rig, wish, signal),
     enabled: rested !== null && open,
     placeholderData: keepPreviousData,

@@ -1,7 +1,8 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, type Instrument, Refusal } from "../../api/client";
+import { api, type Instrument, keys } from "../../api/client";
+import { type Save, useSave } from "../../document/useSave";
 import { Button } from "../../shell/Button";
 import { TextField } from "../../shell/TextField";
 import { clock } from "../../units/clock";
@@ -27,44 +28,28 @@ const ASK_MS = 1500;
 
 /** Instruments that feed the survey, and files in and out. Nothing they say is kept before it is accepted. */
 function DevicesPanel() {
-  const queries = useQueryClient();
-  const known = useQuery({ queryKey: ["instruments"], queryFn: api.instruments, refetchInterval: ASK_MS });
-  const again = () => queries.invalidateQueries({ queryKey: ["instruments"] });
+  const known = useQuery({ queryKey: keys.instruments, queryFn: api.instruments, refetchInterval: ASK_MS });
   return (
     <Stack gap="4">
       {(Object.keys(NAMES) as Kind[]).map((kind) => (
-        <Device key={kind} kind={kind} told={known.data?.find((i) => i.kind === kind)} again={again} />
+        <Device key={kind} kind={kind} told={known.data?.find((i) => i.kind === kind)} />
       ))}
       <Files />
     </Stack>
   );
 }
 
-type DeviceProps = { kind: Kind; told: Instrument | undefined; again: () => void };
+type DeviceProps = { kind: Kind; told: Instrument | undefined };
 
 function Device(props: DeviceProps) {
-  const { kind, told, again } = props;
+  const { kind, told } = props;
   const { state } = useWater();
   const { units } = useSettings();
   const [where, setWhere] = useState<string | null>(null);
-  const [said, setSaid] = useState("");
-  const [busy, setBusy] = useState(false);
+  const { said, save: act, busy } = useSave({ old: [keys.instruments] });
   const status = told?.status ?? "off";
   const [tint, word] = STATUS[status];
   const on = status !== "off";
-  const act = async (what: () => Promise<unknown>) => {
-    setBusy(true);
-    setSaid("");
-    try {
-      await what();
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
-    } finally {
-      setBusy(false);
-      again();
-    }
-  };
   const values = told?.values ?? {};
   const value = (name: string) => values[name] as number | undefined;
   const shown = [
@@ -145,7 +130,7 @@ function Device(props: DeviceProps) {
   );
 }
 
-function TakeLevels({ act }: { act: (what: () => Promise<unknown>) => Promise<void> }) {
+function TakeLevels({ act }: { act: Save }) {
   const { state, now } = useWater();
   return (
     <Button
@@ -174,7 +159,7 @@ function LiveSoundings() {
     take: false,
   };
   const live = useQuery({
-    queryKey: ["live", survey.swim_id],
+    queryKey: keys.live(survey.swim_id),
     queryFn: () => api.liveSoundings(taking),
     refetchInterval: ASK_MS,
   });

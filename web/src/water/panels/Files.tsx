@@ -1,7 +1,7 @@
 import { Box, Flex, Stack, Text } from "@chakra-ui/react";
 import { Download, Upload } from "lucide-react";
 import { useRef, useState } from "react";
-import { api, type ReadSoundings, Refusal } from "../../api/client";
+import { api, type ReadSoundings, refusalIn } from "../../api/client";
 import { readLog } from "../../api/readLog";
 import { Button } from "../../shell/Button";
 import { accept } from "../accept";
@@ -38,8 +38,7 @@ export function Files() {
       else await readSounderLog(file);
     } catch (error) {
       if (error instanceof DOMException && error.name === "AbortError") setSaid("Stopped; nothing was taken.");
-      else if (error instanceof Refusal) setSaid(error.message);
-      else throw error;
+      else setSaid(refusalIn(error).message);
     } finally {
       setProgress(null);
     }

@@ -1,8 +1,8 @@
 import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
-import { useQueryClient } from "@tanstack/react-query";
 import { Plus, Trash2 } from "lucide-react";
 import { useState } from "react";
-import { api, type Change, type Mark, Refusal, type Rig, sentenceOf } from "../../api/client";
+import { api, type Change, type Mark, type Rig, sentenceOf } from "../../api/client";
+import { useSave } from "../../document/useSave";
 import { Button } from "../../shell/Button";
 import { QuantityField } from "../../shell/QuantityField";
 import { clock } from "../../units/clock";
@@ -14,25 +14,18 @@ import { freshId } from "../useSurvey";
 
 /** The stop of the kept rig slid to a mark in one press, and back. */
 function useSlid() {
-  const queries = useQueryClient();
   const { units } = useSettings();
-  const [busy, setBusy] = useState(false);
-  const [said, setSaid] = useState("");
+  // The stop is drawn on several pages.
+  const { said, setSaid, save, busy } = useSave({ old: [[]] });
   const [before, setBefore] = useState<Rig | null>(null);
   const keep = async (id: string, change: (now: Rig) => Promise<Rig>, then: (now: Rig, done: Rig) => void) => {
-    setBusy(true);
-    try {
+    let of: [Rig, Rig] | null = null;
+    const kept = await save(async () => {
       const now = await api.rig(id);
-      const done = await change(now.fields);
-      await api.saveRig(id, now.version, done);
-      await queries.invalidateQueries();
-      then(now.fields, done);
-    } catch (error) {
-      if (!(error instanceof Refusal)) throw error;
-      setSaid(error.message);
-    } finally {
-      setBusy(false);
-    }
+      of = [now.fields, await change(now.fields)];
+      await api.saveRig(id, now.version, of[1]);
+    });
+    if (kept && of) then(...(of as [Rig, Rig]));
   };
   const slide = (id: string, change: Change) =>
     void keep(

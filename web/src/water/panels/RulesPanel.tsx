@@ -1,6 +1,6 @@
 import { Box, Grid, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { api, type Catalogue, type KeptRules } from "../../api/client";
+import { api, type Catalogue, type KeptRules, keys } from "../../api/client";
 import { changeDay, NO_DAY, useDay } from "../../place/day";
 import { RulesForm } from "../../place/RulesForm";
 import { useRules } from "../../place/useRules";
@@ -8,6 +8,7 @@ import { useSwims } from "../../place/useSwims";
 import { Button } from "../../shell/Button";
 import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
+import { SavingNotice } from "../../shell/SavingNotice";
 import { TextField } from "../../shell/TextField";
 import type { WaterBead } from "../bead";
 import { useWater } from "../here";
@@ -18,7 +19,7 @@ function RulesPanel() {
   const swims = useSwims();
   const water = swims.list.find((s) => s.swim.id === state.survey.swim_id)?.swim.water_id;
   const kept = useQuery({
-    queryKey: ["rules", water],
+    queryKey: keys.rules(water),
     queryFn: () => api.rules(water ?? ""),
     enabled: water !== undefined,
     staleTime: 0,
@@ -35,16 +36,21 @@ function RulesPanel() {
 }
 
 const SAYS = {
-  kept: "Kept.",
-  saving: "Keeping.",
-  refused: "Not kept yet: something below contradicts itself.",
+  saved: "Saved.",
+  waiting: "Saving.",
+  saving: "Saving.",
+  refused: "Not saved yet: something below contradicts itself.",
   offline: "The server does not answer. What you entered stays here.",
-  stale: "Entered elsewhere since. Open the page again to see both.",
+  fault: "Not saved: what you entered stays here.",
+  stale: "Not saved: somebody else changed these rules.",
+  gone: "Not saved: this water was deleted.",
 } as const;
 
 function Board({ kept, catalogue }: { kept: KeptRules; catalogue: Catalogue }) {
-  const { rules, problems, saving, change } = useRules(kept);
-  const examples = useQuery({ queryKey: ["example-rules"], queryFn: api.exampleRules, staleTime: Infinity });
+  const { rules, saving, change, takeTheirs, keepMine } = useRules(kept);
+  const mine = { label: "Save mine over it", act: keepMine };
+  const well = saving.kind === "saved" || saving.kind === "waiting" || saving.kind === "saving";
+  const examples = useQuery({ queryKey: keys.exampleRules, queryFn: api.exampleRules, staleTime: Infinity });
   return (
     <Stack gap="4">
       <Text fontSize="sm">
@@ -61,9 +67,10 @@ function Board({ kept, catalogue }: { kept: KeptRules; catalogue: Catalogue }) {
           </Button>
         </Box>
       )}
-      <Text fontSize="sm" color={saving === "kept" || saving === "saving" ? "soft" : "float"} role="status">
-        {SAYS[saving]}
+      <Text fontSize="sm" color={well ? "soft" : "float"} role="status">
+        {SAYS[saving.kind]}
       </Text>
+      <SavingNotice saving={saving} stale={mine} gone={mine} onReload={takeTheirs} />
       <Choice
         label="Begin from an example"
         value=""
@@ -75,7 +82,12 @@ function Board({ kept, catalogue }: { kept: KeptRules; catalogue: Catalogue }) {
         <option value="">{examples.data ? "choose one, then check it" : "…"}</option>
         {options(examples.data ?? [], (e) => [e.id, e.name])}
       </Choice>
-      <RulesForm rules={rules} problems={problems} catalogue={catalogue} onChange={change} />
+      <RulesForm
+        rules={rules}
+        problems={saving.kind === "refused" ? saving.problems : []}
+        catalogue={catalogue}
+        onChange={change}
+      />
       <DayFields />
     </Stack>
   );
