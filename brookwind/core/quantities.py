@@ -3,7 +3,7 @@
 from __future__ import annotations
 
 from collections.abc import Mapping
-from math import floor, inf, isfinite, log10
+from math import floor, isfinite, log10
 from typing import Literal
 
 from pydantic import BaseModel, ConfigDict
@@ -309,14 +309,3 @@ def _feet_and_inches(value_m: float) -> str:
     if not feet:
         return f"{sign}{rest} in"
     return f"{sign}{feet} ft {rest} in" if rest else f"{sign}{feet} ft"
-
-
-def written_step(value: float, quantity: Quantity, units: Units = METRIC) -> float:
-    """The step to which a value is shown. [SI; infinite where it is shown by significant figures]
-
-    value: the value, SI.
-    quantity: what it is.
-    units: the person's.
-    """
-    way = way_of(value, quantity, units)
-    return inf if way.figures else way.step * way.si

@@ -68,6 +68,8 @@ def test_rig_keeps_its_revisions(client: TestClient) -> None:
     # Saves close together share a revision; what was opened, and what is now, are both there.
     assert [r["rig"]["name"] for r in revisions][-1] == "Rudd on the drop"
     assert revisions[0]["rig"]["name"] == "Third"
+    assert [d["says"] for d in revisions[0]["differs"]] == ["Called Third, not Rudd on the drop."]
+    assert revisions[-1]["differs"] == []
     assert client.get("/api/rigs").json()[0]["name"] == "Third"
 
 

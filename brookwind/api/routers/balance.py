@@ -5,7 +5,6 @@ from __future__ import annotations
 from fastapi import APIRouter
 from pydantic import BaseModel, Field
 
-from brookwind.api.kept import Update
 from brookwind.api.session import BoxOfRequest, OwnPatternsOfRequest, RulesOfRequest
 from brookwind.core.balance.adjust import Adjusted, Observed, adjust, observe
 from brookwind.core.balance.allowed import wish_within_rules, within_rules
@@ -104,12 +103,6 @@ def list_patterns(patterns: OwnPatternsOfRequest) -> list[Kept[OwnPattern]]:
 def save_pattern(request: SaveRequest, patterns: OwnPatternsOfRequest) -> Kept[OwnPattern]:
     """Save the arrangement of a rig under a name."""
     return patterns.create(own_pattern_of(request.rig, request.id, request.name))
-
-
-@router.put("/patterns/{key}")
-def change_pattern(key: str, change: Update[OwnPattern], patterns: OwnPatternsOfRequest) -> Kept[OwnPattern]:
-    """Change one."""
-    return patterns.replace(key, change.version, change.fields)
 
 
 @router.delete("/patterns/{key}", status_code=204)

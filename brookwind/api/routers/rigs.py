@@ -2,6 +2,7 @@
 
 from __future__ import annotations
 
+from datetime import datetime
 from uuid import uuid4
 
 from fastapi import APIRouter
@@ -12,11 +13,13 @@ from brookwind.api.session import BookOfRequest, BoxOfRequest, RigsOfRequest, Sc
 from brookwind.core.advice.purpose import Purpose
 from brookwind.core.advice.schools import habits_for
 from brookwind.core.answers.begin import Begun, begin
+from brookwind.core.figures import Told
 from brookwind.core.rig.book import found
+from brookwind.core.rig.differences import differences
 from brookwind.core.rig.document import Conditions, Rig, Water
 from brookwind.core.rig.families import FAMILY, usual_conditions
 from brookwind.core.rig.fish import Lie
-from brookwind.store.records import Kept, Revision, RigSummary, Version
+from brookwind.store.records import Kept, RigSummary, Version
 
 router = APIRouter(prefix="/api/rigs", tags=["rigs"])
 LAST = "last"
@@ -97,7 +100,23 @@ def delete_rig(key: str, version: Version, rigs: RigsOfRequest) -> None:
     rigs.delete(key, version)
 
 
+class Earlier(BaseModel):
+    """A rig as it was saved, and what had been changed since it was saved before."""
+
+    version: int
+    saved_at: datetime
+    rig: Rig
+    differs: tuple[Told, ...]
+
+
 @router.get("/{key}/revisions")
-def list_revisions(key: str, rigs: RigsOfRequest) -> list[Revision]:
+def list_revisions(key: str, rigs: RigsOfRequest) -> list[Earlier]:
     """A rig as it was, newest first."""
-    return rigs.revisions(key)
+    past = rigs.revisions(key)
+    before = [*(r.rig for r in past[1:]), None]
+    return [
+        Earlier(
+            version=r.version, saved_at=r.saved_at, rig=r.rig, differs=differences(older, r.rig) if older else (),
+        )
+        for r, older in zip(past, before, strict=True)
+    ]  # fmt: skip

@@ -7,7 +7,6 @@ from dataclasses import dataclass, replace
 
 import numpy as np
 
-from brookwind.core.figures import Figure
 from brookwind.core.flow.line_drag import LINE_DRAG_RANGE, SKIN_FRICTION, SKIN_FRICTIONS
 from brookwind.core.flow.profile import EXPONENTS, NEAR_BEDS
 from brookwind.core.frozen import Frozen
@@ -138,14 +137,3 @@ def dominant(found: tuple[Doubt, ...]) -> Doubt | None:
     """
     most = max(found, key=lambda d: abs(d.high_m - d.low_m), default=None)
     return most if most and abs(most.high_m - most.low_m) >= 0.01 else None
-
-
-def height_figures(height: Range) -> dict[str, Figure]:
-    """The range as figures of a sentence.
-
-    height: the range.
-    """
-    return {
-        "low": Figure(value=height.low_m, quantity="depth"),
-        "high": Figure(value=height.high_m, quantity="depth"),
-    }

@@ -5,8 +5,6 @@ Masses and densities are editable defaults without a source; weigh yours and tim
 
 from __future__ import annotations
 
-from math import pi
-
 from pydantic import Field
 
 from brookwind.core.frozen import Sourced
@@ -41,15 +39,6 @@ class BaitKind(Sourced):
     """Other words that find it."""
     notes: str = Field(default="", max_length=4000)
     """The angler's own."""
-
-    @property
-    def thickness_m(self) -> float:
-        """Thickness of an ellipsoid of its length and volume. [m]
-
-        d = sqrt(6 V / (pi l))
-        """
-        volume = self.mass_kg / self.density_kg_m3
-        return float((6.0 * volume / (pi * self.length_m)) ** 0.5)
 
 
 def _bait(

@@ -27,5 +27,7 @@ export const advice = {
   rules: (water: string) => get("/api/waters/{key}/rules", { path: { key: water } }),
   keepRules: (water: string, version: number, fields: PlaceRules) =>
     put("/api/waters/{key}/rules", { path: { key: water }, body: { version, fields } }),
+  dropRules: (water: string, version: number) =>
+    remove("/api/waters/{key}/rules", { path: { key: water }, query: { version } }),
   exampleRules: () => get("/api/rules/examples"),
 };

@@ -23,6 +23,7 @@ export const keys = {
   feeds: ["feeds"] as const,
   forgotten: of("forgotten"),
   groundbait: of("groundbait"),
+  history: of("history"),
   instruments: ["instruments"] as const,
   lash: of("lash"),
   leaders: of("leaders"),

@@ -8,6 +8,8 @@ export const rigs = {
   setAside: () => get("/api/set-aside"),
   rigs: () => get("/api/rigs"),
   rig: (key: string) => get("/api/rigs/{key}", { path: { key } }),
+  /** A rig as it was saved before. */
+  history: (key: string) => get("/api/rigs/{key}/revisions", { path: { key } }),
   createRig: (body: Rig) => post("/api/rigs", { body }),
   saveRig: (key: string, version: number, fields: Rig) =>
     put("/api/rigs/{key}", { path: { key }, body: { version, fields } }),

@@ -1739,11 +1739,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /**
-         * Change Pattern
-         * @description Change one.
-         */
-        put: operations["change_pattern_api_patterns__key__put"];
+        put?: never;
         post?: never;
         /**
          * Drop Pattern
@@ -4644,6 +4640,22 @@ export interface components {
             /** Rows */
             rows?: components["schemas"]["Incoming"][] | null;
             survey?: components["schemas"]["Survey"] | null;
+        };
+        /**
+         * Earlier
+         * @description A rig as it was saved, and what had been changed since it was saved before.
+         */
+        Earlier: {
+            /** Differs */
+            differs: components["schemas"]["Told"][];
+            rig: components["schemas"]["Rig"];
+            /**
+             * Saved At
+             * Format: date-time
+             */
+            saved_at: string;
+            /** Version */
+            version: number;
         };
         /**
          * EditRequest
@@ -9079,20 +9091,6 @@ export interface components {
             moves: components["schemas"]["Moves"];
         };
         /**
-         * Revision
-         * @description An earlier version of a rig.
-         */
-        Revision: {
-            rig: components["schemas"]["Rig"];
-            /**
-             * Saved At
-             * Format: date-time
-             */
-            saved_at: string;
-            /** Version */
-            version: number;
-        };
-        /**
          * Rig
          * @description A rig: its components in threading order from rod to hook, what it aims at and the water it is tied for.
          */
@@ -11726,12 +11724,6 @@ export interface components {
         /** Update[Outing] */
         Update_Outing_: {
             fields: components["schemas"]["Outing"];
-            /** Version */
-            version: number;
-        };
-        /** Update[OwnPattern] */
-        Update_OwnPattern_: {
-            fields: components["schemas"]["OwnPattern"];
             /** Version */
             version: number;
         };
@@ -19069,77 +19061,6 @@ export interface operations {
             };
         };
     };
-    change_pattern_api_patterns__key__put: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                key: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Update_OwnPattern_"];
-            };
-        };
-        responses: {
-            /** @description Successful Response */
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Kept_OwnPattern_"];
-                };
-            };
-            /** @description Not readable */
-            400: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDocument"];
-                };
-            };
-            /** @description Not there */
-            404: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDocument"];
-                };
-            };
-            /** @description Saved elsewhere, or already there */
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDocument"];
-                };
-            };
-            /** @description Too long */
-            413: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDocument"];
-                };
-            };
-            /** @description Cannot be done so */
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/problem+json": components["schemas"]["ProblemDocument"];
-                };
-            };
-        };
-    };
     drop_pattern_api_patterns__key__delete: {
         parameters: {
             query: {
@@ -20527,7 +20448,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Revision"][];
+                    "application/json": components["schemas"]["Earlier"][];
                 };
             };
             /** @description Not readable */

@@ -5,6 +5,9 @@ import type { Instrument, Look, Schemas, Survey, SwimFields, WaterFields } from 
 export const water = {
   waters: () => get("/api/waters"),
   createWater: (body: WaterFields) => post("/api/waters", { body }),
+  updateWater: (key: string, version: number, fields: WaterFields) =>
+    put("/api/waters/{key}", { path: { key }, body: { version, fields } }),
+  deleteWater: (key: string, version: number) => remove("/api/waters/{key}", { path: { key }, query: { version } }),
   swims: () => get("/api/swims"),
   createSwim: (body: SwimFields) => post("/api/swims", { body }),
   deleteSwim: (key: string, version: number) => remove("/api/swims/{key}", { path: { key }, query: { version } }),

@@ -1,6 +1,6 @@
 import { Flex, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
-import { Copy, Download, Package, Plus, Trash2, Undo2, Upload } from "lucide-react";
+import { Copy, Download, History, Package, Plus, Trash2, Undo2, Upload } from "lucide-react";
 import { lazy, Suspense, useRef, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type Catalogue, keys, type Rig } from "../api/client";
@@ -16,7 +16,14 @@ import type { BenchState } from "./useBench";
 
 const DropHere = lazy(() => import("../shell/DropHere"));
 
-type Props = { rig: Rig; bench: BenchState; catalogue: Catalogue; onStart: () => void; onClose: () => void };
+type Props = {
+  rig: Rig;
+  bench: BenchState;
+  catalogue: Catalogue;
+  onStart: () => void;
+  onHistory: () => void;
+  onClose: () => void;
+};
 
 /** What is done to kept rigs: copied, deleted, brought back; what was refused is said. */
 function useKept(rig: Rig, open: (id: string) => void) {
@@ -43,7 +50,7 @@ function useKept(rig: Rig, open: (id: string) => void) {
 }
 
 /** The made-up rigs: open, rename, copy, delete with a way back, start another. */
-export default function RigsDialog({ rig, bench, catalogue, onStart, onClose }: Props) {
+export default function RigsDialog({ rig, bench, catalogue, onStart, onHistory, onClose }: Props) {
   const go = useNavigate();
   const rigs = useQuery({ queryKey: keys.rigs, queryFn: api.rigs, staleTime: 0 });
   const [file, setFile] = useState<File | null>(null);
@@ -72,6 +79,9 @@ export default function RigsDialog({ rig, bench, catalogue, onStart, onClose }: 
           </Button>
           <Button onClick={copy}>
             <Copy aria-hidden="true" /> Copy this one
+          </Button>
+          <Button onClick={onHistory}>
+            <History aria-hidden="true" /> Earlier versions
           </Button>
           <Button onClick={() => save(new Blob([JSON.stringify(rig, null, 2)]), `${rig.id}.rig.json`)}>
             <Download aria-hidden="true" /> Save it as a file

@@ -4,10 +4,11 @@ import { purposeOf } from "../method/purpose";
 import type { BenchState } from "./useBench";
 
 const RigsDialog = lazy(() => import("./RigsDialog"));
+const HistorySheet = lazy(() => import("./HistorySheet"));
 const NewRig = lazy(() => import("./start/NewRig"));
 const FamilyChooser = lazy(() => import("../method/FamilyChooser"));
 
-export type SheetName = "rigs" | "new" | "family" | null;
+export type SheetName = "rigs" | "history" | "new" | "family" | null;
 
 type Props = {
   sheet: SheetName;
@@ -17,7 +18,7 @@ type Props = {
   onFamily: (family: string) => Promise<void>;
 };
 
-/** What is opened over the bench: kept rigs, a new one, another family. */
+/** What is opened over the bench: kept rigs, what this one was before, a new one, another family. */
 export function Sheets({ sheet, setSheet, bench, catalogue, onFamily }: Props) {
   const { rig } = bench;
   return (
@@ -28,8 +29,12 @@ export function Sheets({ sheet, setSheet, bench, catalogue, onFamily }: Props) {
           bench={bench}
           catalogue={catalogue}
           onStart={() => setSheet("new")}
+          onHistory={() => setSheet("history")}
           onClose={() => setSheet((s) => (s === "rigs" ? null : s))}
         />
+      )}
+      {sheet === "history" && (
+        <HistorySheet bench={bench} onClose={() => setSheet((s) => (s === "history" ? null : s))} />
       )}
       {sheet === "family" && (
         <FamilyChooser

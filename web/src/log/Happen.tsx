@@ -7,8 +7,8 @@ import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
 import { QuantityField } from "../shell/QuantityField";
 import { TextField } from "../shell/TextField";
+import { ZONE } from "../units/zone";
 import { Moment } from "../water/Fields";
-import { ZONE } from "./zone";
 
 type Props = {
   outing: Outing;

@@ -10,8 +10,8 @@ import { QuantityField } from "../shell/QuantityField";
 import { Refused } from "../shell/Refused";
 import { Sheet } from "../shell/Sheet";
 import { TextField } from "../shell/TextField";
+import { ZONE } from "../units/zone";
 import { Moment } from "../water/Fields";
-import { ZONE } from "./zone";
 
 const ELSEWHERE = "";
 

@@ -10,7 +10,7 @@ import { Refused } from "../shell/Refused";
 import { Sheet } from "../shell/Sheet";
 import { TextField } from "../shell/TextField";
 import { clock } from "../units/clock";
-import { ZONE } from "./zone";
+import { ZONE } from "../units/zone";
 
 const pictureOf = (outing: string, photo: string, small: boolean) =>
   `/api/log/photographs/${outing}/${photo}.jpg?small=${small}`;

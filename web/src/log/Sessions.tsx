@@ -12,10 +12,10 @@ import { clock, day } from "../units/clock";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { counted } from "../units/vocabulary";
+import { ZONE } from "../units/zone";
 import { Happen } from "./Happen";
 import { Photographs } from "./Photographs";
 import { TimeLine } from "./TimeLine";
-import { ZONE } from "./zone";
 
 type Logged = Awaited<ReturnType<typeof api.log>>;
 type Props = { logged: Logged; catalogue: Catalogue; chosen: string | null; onChoose: (id: string) => void };

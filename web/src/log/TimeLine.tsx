@@ -5,7 +5,7 @@ import { colour } from "../scene/colour";
 import { clock } from "../units/clock";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
-import { ZONE } from "./zone";
+import { ZONE } from "../units/zone";
 
 const [WIDE, HIGH] = [900, 96];
 

@@ -36,5 +36,11 @@ export function useRules(kept: KeptRules) {
     await api.keepRules(water, there.version, rules);
     takeTheirs();
   }, [water, rules, takeTheirs]);
-  return { rules, saving, change, takeTheirs, keepMine };
+  /** As if nobody had read the board yet. */
+  const forget = useCallback(async () => {
+    const there = await api.rules(water);
+    if (there.version > 0) await api.dropRules(water, there.version);
+    takeTheirs();
+  }, [water, takeTheirs]);
+  return { rules, saving, change, takeTheirs, keepMine, forget };
 }

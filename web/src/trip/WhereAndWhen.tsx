@@ -6,7 +6,6 @@ import { Link, useNavigate } from "react-router";
 import { api, type Catalogue, type KeptTrip, keys } from "../api/client";
 import { lasting } from "../browser/storage";
 import { useSave } from "../document/useSave";
-import { ZONE } from "../log/zone";
 import { useSwims } from "../place/useSwims";
 import { Button } from "../shell/Button";
 import { Choice, options } from "../shell/Choice";
@@ -14,6 +13,7 @@ import { Header } from "../shell/Header";
 import { Refused } from "../shell/Refused";
 import { Failed, Loading } from "../shell/States";
 import { day } from "../units/clock";
+import { ZONE } from "../units/zone";
 import { Moment } from "../water/Fields";
 import { LAST_SWIM } from "../water/lastSwim";
 

@@ -1,5 +1,5 @@
 import { Flex, Grid } from "@chakra-ui/react";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { lazy, Suspense, useCallback, useEffect, useMemo, useState } from "react";
 import { useNavigate } from "react-router";
 import { api, type BoxItem, type Catalogue, type KeptSurvey, type Look, type Rig, type Survey } from "../api/client";
 import { ofTab } from "../browser/storage";
@@ -23,6 +23,8 @@ import { WaterPanel } from "./panels/WaterPanel";
 import { SwimChoice } from "./SwimChoice";
 import { type SurveyState, useSurvey } from "./useSurvey";
 import { WaterStage } from "./WaterStage";
+
+const ManageWaters = lazy(() => import("./ManageWaters"));
 
 type Props = {
   kept: KeptSurvey;
@@ -81,6 +83,7 @@ export function Water({ kept, draft, rig, catalogue, box, onReload }: Props) {
   const { bead, setBead } = useBead();
   const [selected, setSelected] = useState<string | null>(null);
   const [starting, setStarting] = useState(false);
+  const [managing, setManaging] = useState(false);
   const picture = answer.answer;
   const name = swims.list.find((s) => s.swim.id === survey.swim_id)?.water.name ?? "Water";
 
@@ -142,6 +145,7 @@ export function Water({ kept, draft, rig, catalogue, box, onReload }: Props) {
             present={survey.swim_id}
             onGo={(id) => go(`/water/${id}`)}
             onNew={() => setStarting(true)}
+            onManage={() => setManaging(true)}
           />
           <BeadLine label="The water" beads={beads} present={bead.id} onGo={setBead} />
         </Flex>
@@ -156,6 +160,7 @@ export function Water({ kept, draft, rig, catalogue, box, onReload }: Props) {
         </Flex>
         {panel}
       </Grid>
+      <Suspense>{managing && <ManageWaters present={survey.swim_id} onClose={() => setManaging(false)} />}</Suspense>
       {starting && <NewSwim onClose={() => setStarting(false)} onMade={(id) => go(`/water/${id}`)} />}
     </Flex>
   );

@@ -1,6 +1,8 @@
-import { Box, Grid, Stack, Text } from "@chakra-ui/react";
+import { Box, Flex, Grid, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
+import { useState } from "react";
 import { api, type Catalogue, type KeptRules, keys } from "../../api/client";
+import { useSave } from "../../document/useSave";
 import { changeDay, NO_DAY, useDay } from "../../place/day";
 import { RulesForm } from "../../place/RulesForm";
 import { useRules } from "../../place/useRules";
@@ -8,6 +10,7 @@ import { useSwims } from "../../place/useSwims";
 import { Button } from "../../shell/Button";
 import { Choice, options } from "../../shell/Choice";
 import { QuantityField } from "../../shell/QuantityField";
+import { Refused } from "../../shell/Refused";
 import { SavingNotice } from "../../shell/SavingNotice";
 import { TextField } from "../../shell/TextField";
 import type { WaterBead } from "../bead";
@@ -47,7 +50,9 @@ const SAYS = {
 } as const;
 
 function Board({ kept, catalogue }: { kept: KeptRules; catalogue: Catalogue }) {
-  const { rules, saving, change, takeTheirs, keepMine } = useRules(kept);
+  const { rules, saving, change, takeTheirs, keepMine, forget } = useRules(kept);
+  const forgetting = useSave();
+  const [sure, setSure] = useState(false);
   const mine = { label: "Save mine over it", act: keepMine };
   const well = saving.kind === "saved" || saving.kind === "waiting" || saving.kind === "saving";
   const examples = useQuery({ queryKey: keys.exampleRules, queryFn: api.exampleRules, staleTime: Infinity });
@@ -88,6 +93,21 @@ function Board({ kept, catalogue }: { kept: KeptRules; catalogue: Catalogue }) {
         catalogue={catalogue}
         onChange={change}
       />
+      {forgetting.said && <Refused>{forgetting.said}</Refused>}
+      {sure ? (
+        <Flex gap="2" wrap="wrap">
+          <Button onClick={() => void forgetting.save(forget)}>Yes, forget all rules of this water</Button>
+          <Button variant="quiet" onClick={() => setSure(false)}>
+            Keep them
+          </Button>
+        </Flex>
+      ) : (
+        <Box>
+          <Button size="sm" variant="quiet" onClick={() => setSure(true)}>
+            Forget these rules
+          </Button>
+        </Box>
+      )}
       <DayFields />
     </Stack>
   );
