@@ -24,7 +24,7 @@ def test_an_earlier_version_is_found_put_back_and_undone(bench: Page, server: Se
     past = bench.get_by_role("list", name="Earlier versions").get_by_role("listitem")
     expect(past).to_have_count(1)
     expect(past).to_contain_text("Changed after this: Called Rudd, deepest, not Rudd on the drop.")
-    expect(past).to_contain_text("Depth 2 m")
+    expect(past).to_contain_text("Depth 2.00 m, not 1.90 m.")
     past.get_by_role("button", name="Put it back").click()
     expect(bench.get_by_text("Undo brings back what stood here.")).to_be_visible()
     expect(bench.get_by_role("status", name="Saved", exact=True)).to_be_visible()

@@ -22,10 +22,12 @@ export function Photographs({ outing }: { outing: Outing }) {
   const [open, setOpen] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const { said, save: act } = useSave({ old: [keys.photographs(outing.id)] });
-  const add = async (files: FileList | null) => {
+  const add = async (list: FileList | null) => {
+    // The list is the field's own, which is emptied by the time they are sent.
+    const files = [...(list ?? [])];
     setBusy(true);
     await act(async () => {
-      for (const file of [...(files ?? [])])
+      for (const file of files)
         await api.addPhotograph(outing.id, `p-${uuid()}`, momentIn(outing, file.lastModified), await shrunk(file));
     });
     setBusy(false);
