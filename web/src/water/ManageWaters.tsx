@@ -111,7 +111,7 @@ function OneWater({ water, swims, book, present }: OneProps) {
         <Named what="water" name={fields.name} onName={(name) => book.changeWater(water, { name })} />
         <Box w="120px">
           <QuantityField
-            label="Water temperature"
+            label="Temperature"
             name={`temperature-${fields.id}`}
             value={fields.temperature_c}
             quantity="temperature"

@@ -15,23 +15,18 @@ type Props = {
 /** Which swim, to enter another, and to change those there are. */
 export function SwimChoice({ swims, present, onGo, onNew, onManage }: Props) {
   return (
-    <Flex gap="2" align="end">
-      <Box flex="1" minW="0">
-        <Choice label="Swim" value={present} onChange={onGo}>
-          {options(swims, (s) => [s.swim.id, s.water.name])}
-        </Choice>
-      </Box>
-      <Button size="icon" aria-label="Enter another swim" title="Enter another swim" onClick={onNew}>
-        <Plus />
-      </Button>
-      <Button
-        size="icon"
-        aria-label="Change waters and swims"
-        title="Rename or delete waters and swims"
-        onClick={onManage}
-      >
-        <Pencil />
-      </Button>
-    </Flex>
+    <Box>
+      <Choice label="Swim" value={present} onChange={onGo}>
+        {options(swims, (s) => [s.swim.id, s.water.name])}
+      </Choice>
+      <Flex gap="2" mt="2">
+        <Button size="sm" flex="1" aria-label="Enter another swim" onClick={onNew}>
+          <Plus aria-hidden="true" /> New
+        </Button>
+        <Button size="sm" flex="1" aria-label="Change waters and swims" onClick={onManage}>
+          <Pencil aria-hidden="true" /> Change
+        </Button>
+      </Flex>
+    </Box>
   );
 }
