@@ -8,6 +8,7 @@ import { BrowserRouter } from "react-router";
 import { App } from "./App";
 import { takeOnLeaving } from "./document/leaving";
 import { claimTab } from "./document/tab";
+import { holdTouches } from "./scene/follow";
 import { system } from "./theme/system";
 import { applyTheme } from "./units/settings";
 
@@ -19,6 +20,7 @@ const queries = new QueryClient({
 
 await claimTab();
 takeOnLeaving();
+holdTouches();
 createRoot(document.getElementById("root") as HTMLElement).render(
   <StrictMode>
     <QueryClientProvider client={queries}>

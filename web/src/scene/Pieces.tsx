@@ -1,4 +1,4 @@
-import type { PointerEvent } from "react";
+import { type PointerEvent, useRef } from "react";
 import type { Evaluation, Handle, Rig } from "../api/client";
 import { type Units, write } from "../units/quantity";
 import { colour } from "./colour";
@@ -89,16 +89,15 @@ type Props = {
   labelX: number;
   rightX: number;
   onSelect: (id: string) => void;
-  onPointerDown: (handle: Handle, e: PointerEvent<SVGGElement>) => void;
-  onPointerMove: (e: PointerEvent<SVGGElement>) => void;
-  onPointerUp: (e: PointerEvent<SVGGElement>) => void;
-  onPointerCancel: () => void;
+  onDown: (handle: Handle, e: PointerEvent<SVGGElement>) => void;
+  /** What is being dragged, if anything. */
+  dragging: { readonly current: unknown };
 };
 
 /** Every piece that may be slid, as a slider that mouse, touch and keys move alike, with its label. */
 export function Pieces(props: Props) {
   const { drawn, selected, units, bounds } = props;
-  const order = [...drawn].sort((a, b) => a.centre.y - b.centre.y);
+  const order = useOrder(drawn, props.dragging);
   const locks = props.locks ?? [];
   const words = order.map((d) => wordsOf(d, units, props.rightX - Math.max(0, ...order.map((o) => o.centre.x)) - 30));
   const labelX = Math.min(props.labelX, props.rightX + 6 - Math.max(0, ...words.map(tagWidth)));
@@ -148,10 +147,7 @@ export function Pieces(props: Props) {
             aria-orientation="vertical"
             className="bw-handle"
             onFocus={() => props.onSelect(handle.id)}
-            onPointerDown={(e) => props.onPointerDown(handle, e)}
-            onPointerMove={props.onPointerMove}
-            onPointerUp={props.onPointerUp}
-            onPointerCancel={props.onPointerCancel}
+            onPointerDown={(e) => props.onDown(handle, e)}
           >
             <Grip d={d} chosen={chosen} pads={pads[i] as [number, number]} />
             {!(props.narrow && Math.abs(y - d.centre.y) > FAR_PX) && (
@@ -169,6 +165,17 @@ export function Pieces(props: Props) {
       })}
     </>
   );
+}
+
+/** From above to below; while one is dragged as it was, for a part that is put elsewhere loses the focus. */
+function useOrder(drawn: Drawn[], dragging: Props["dragging"]): Drawn[] {
+  const last = useRef<string[]>([]);
+  const place = (d: Drawn) => last.current.indexOf(d.handle.id);
+  const known = drawn.length === last.current.length && drawn.every((d) => place(d) >= 0);
+  const below = dragging.current && known ? place : (d: Drawn) => d.centre.y;
+  const order = [...drawn].sort((a, b) => below(a) - below(b));
+  last.current = order.map((d) => d.handle.id);
+  return order;
 }
 
 function Grip({ d, chosen, pads }: { d: Drawn; chosen: boolean; pads: [number, number] }) {

@@ -1,5 +1,5 @@
 import { Box, Flex } from "@chakra-ui/react";
-import { memo, type PointerEvent, useRef, useState } from "react";
+import { memo, type PointerEvent, useEffect, useRef, useState } from "react";
 import type { Evaluation, Handle, Rig } from "../api/client";
 import { Button } from "../shell/Button";
 import { useSize } from "../shell/useSize";
@@ -10,6 +10,7 @@ import { colour } from "./colour";
 import { at, course } from "./course";
 import { Fixed } from "./Fixed";
 import { flowCourse, inFlow } from "./flow";
+import { follow } from "./follow";
 import { crowded, Dots, insetOf, NearTheHook } from "./Inset";
 import { drawnHandles, locksOf, Pieces } from "./Pieces";
 import { FloatInWater, RodLine } from "./Rigged";
@@ -182,40 +183,50 @@ export const Scene = memo(function Scene(props: Props) {
 
 const START_PX = { mouse: 4, touch: 8 };
 
-/** A drag begins after a few pixels; a second finger, Escape or a lost pointer gives it up. */
+type Drag = { handle: Handle; y0: number; pxPerM: number; began: boolean; letGo: () => void };
+
+/** A drag begins after a few pixels and is kept when the finger is gone; a second finger or Escape gives it up. */
 function useDrag(slide: Slide, view: View, onSelect: (id: string | null) => void) {
-  const drag = useRef<{ handle: Handle; y0: number; pxPerM: number; pointer: number; began: boolean } | null>(null);
-  const giveUp = () => {
-    if (drag.current?.began) slide.cancel();
+  const drag = useRef<Drag | null>(null);
+  const latest = useRef(slide);
+  latest.current = slide;
+  const end = () => {
+    if (drag.current?.began) latest.current.end();
     drag.current = null;
   };
-  return {
-    onPointerDown: (handle: Handle, e: PointerEvent<SVGGElement>) => {
-      if (drag.current) return giveUp();
-      if (e.button !== 0) return;
-      e.currentTarget.setPointerCapture(e.pointerId);
-      e.currentTarget.focus({ preventScroll: true });
-      onSelect(handle.id);
-      // The scale may change as the rig grows; a gesture keeps the one it began with.
-      drag.current = { handle, y0: e.clientY, pxPerM: view.pxPerM, pointer: e.pointerId, began: false };
-    },
-    onPointerMove: (e: PointerEvent<SVGGElement>) => {
-      const d = drag.current;
-      if (!d || d.pointer !== e.pointerId) return;
-      const up = d.y0 - e.clientY;
-      if (!d.began && Math.abs(up) < (e.pointerType === "touch" ? START_PX.touch : START_PX.mouse)) return;
-      if (!d.began) {
-        d.began = true;
-        slide.begin(d.handle);
-      }
-      slide.move(d.handle, up / d.pxPerM);
-    },
-    onPointerUp: (e: PointerEvent<SVGGElement>) => {
-      const d = drag.current;
-      if (!d || d.pointer !== e.pointerId) return;
-      drag.current = null;
-      if (d.began) slide.end();
-    },
-    onPointerCancel: giveUp,
+  const move = (e: globalThis.PointerEvent) => {
+    const d = drag.current;
+    if (!d) return;
+    const up = d.y0 - e.clientY;
+    if (!d.began && Math.abs(up) < (e.pointerType === "touch" ? START_PX.touch : START_PX.mouse)) return;
+    if (!d.began) latest.current.begin(d.handle);
+    d.began = true;
+    latest.current.move(d.handle, up / d.pxPerM);
   };
+  const down = (handle: Handle, e: PointerEvent<SVGGElement>) => {
+    const under = drag.current;
+    if (under) {
+      under.letGo();
+      if (under.began) slide.cancel();
+      drag.current = null;
+      return;
+    }
+    if (e.button !== 0) return;
+    // The drawing itself stays where it is while its parts change places.
+    e.currentTarget.ownerSVGElement?.setPointerCapture(e.pointerId);
+    e.currentTarget.focus({ preventScroll: true });
+    onSelect(handle.id);
+    // The scale may change as the rig grows; a gesture keeps the one it began with.
+    drag.current = { handle, y0: e.clientY, pxPerM: view.pxPerM, began: false, letGo: follow(e, { move, end }) };
+  };
+  // A page that is left in mid drag keeps what is drawn.
+  useEffect(
+    () => () => {
+      drag.current?.letGo();
+      if (drag.current?.began) latest.current.end();
+      drag.current = null;
+    },
+    [],
+  );
+  return { onDown: down, dragging: drag as { readonly current: unknown } };
 }

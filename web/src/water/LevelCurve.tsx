@@ -53,6 +53,9 @@ export const LevelCurve = memo(function LevelCurve({ picture, survey, at, live, 
     const left = e.currentTarget.getBoundingClientRect().left;
     scrub(first + ((e.clientX - left - 8) / (width - 16)) * (last - first));
   };
+  const letGo = () => {
+    grip.current = false;
+  };
   const onKey = (e: KeyboardEvent) => {
     const step = { ArrowLeft: -10, ArrowRight: 10, PageDown: -60, PageUp: 60 }[e.key];
     if (!step) return;
@@ -90,9 +93,8 @@ export const LevelCurve = memo(function LevelCurve({ picture, survey, at, live, 
         className="bw-handle"
         onPointerDown={onPointer}
         onPointerMove={onPointer}
-        onPointerUp={() => {
-          grip.current = false;
-        }}
+        onPointerUp={letGo}
+        onPointerCancel={letGo}
         onKeyDown={onKey}
       >
         <svg width={width} height={height} className="bw-scene" aria-hidden="true">

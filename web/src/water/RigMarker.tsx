@@ -1,6 +1,7 @@
 import { type KeyboardEvent, type PointerEvent, useRef } from "react";
 import type { Picture, Rig, Survey } from "../api/client";
 import { colour } from "../scene/colour";
+import { follow } from "../scene/follow";
 import { type Units, write } from "../units/quantity";
 import { SectionTag } from "./SectionParts";
 import type { Frame } from "./sectionFrame";
@@ -12,7 +13,8 @@ const STEP = 0.1;
 
 /** The rig where it is fished; slide it in and out to fish at another distance. */
 export function RigMarker({ picture, survey, rig, state, frame, units }: Props) {
-  const grip = useRef<number | null>(null);
+  const latest = useRef(frame);
+  latest.current = frame;
   const at = survey.session.distance_m;
   const x = frame.x(at);
   const hook = picture.rig?.hook_depth_m ?? (picture.here ? Math.max(0.1, picture.here.depth_m) : 1);
@@ -27,16 +29,11 @@ export function RigMarker({ picture, survey, rig, state, frame, units }: Props) 
   });
   const onDown = (e: PointerEvent<SVGGElement>) => {
     if (e.button !== 0) return;
-    e.currentTarget.setPointerCapture(e.pointerId);
-    grip.current = frame.x(at) - e.clientX;
-    state.acts.begin();
-  };
-  const onMove = (e: PointerEvent<SVGGElement>) => {
-    if (grip.current !== null) state.acts.live(to(frame.distanceAt(e.clientX + grip.current)));
-  };
-  const onUp = () => {
-    grip.current = null;
-    state.acts.end();
+    e.currentTarget.ownerSVGElement?.setPointerCapture(e.pointerId);
+    const grip = frame.x(at) - e.clientX;
+    const { acts } = state;
+    acts.begin();
+    follow(e, { move: (m) => acts.live(to(latest.current.distanceAt(m.clientX + grip))), end: acts.end });
   };
   const onKey = (e: KeyboardEvent) => {
     const step = { ArrowLeft: -1, ArrowRight: 1, ArrowDown: -1, ArrowUp: 1 }[e.key];
@@ -60,9 +57,6 @@ export function RigMarker({ picture, survey, rig, state, frame, units }: Props) 
       aria-valuetext={says}
       className="bw-handle"
       onPointerDown={onDown}
-      onPointerMove={onMove}
-      onPointerUp={onUp}
-      onPointerCancel={onUp}
       onKeyDown={onKey}
     >
       <rect x={x - 22} y={top - 40} width="44" height={frame.height - top} fill="transparent" />

@@ -1,6 +1,7 @@
 import { type KeyboardEvent, memo, type PointerEvent, useMemo, useRef } from "react";
 import type { Sounding } from "../api/client";
 import { colour } from "../scene/colour";
+import { follow } from "../scene/follow";
 import { type Units, write } from "../units/quantity";
 import type { Frame } from "./sectionFrame";
 import type { SurveyState } from "./useSurvey";
@@ -20,8 +21,6 @@ const FINE = 0.01;
 
 type Grips = {
   down: (s: Sounding, e: PointerEvent<SVGGElement>) => void;
-  move: (s: Sounding, e: PointerEvent<SVGGElement>) => void;
-  up: () => void;
   key: (s: Sounding, e: KeyboardEvent) => void;
   focus: (s: Sounding) => void;
 };
@@ -64,7 +63,6 @@ const inOrder = (soundings: Sounding[]) => [...soundings].sort((a, b) => a.dista
 function useGrips(props: Props): Grips {
   const latest = useRef(props);
   latest.current = props;
-  const grip = useRef<{ id: string; offset: number; began: boolean; y0: number } | null>(null);
   return useMemo(() => {
     const { acts } = latest.current.state;
     const put = (id: string, depth_m: number) => {
@@ -76,23 +74,18 @@ function useGrips(props: Props): Grips {
       down: (s, e) => {
         if (e.button !== 0) return;
         const { frame, level, onSelect } = latest.current;
-        e.currentTarget.setPointerCapture(e.pointerId);
+        e.currentTarget.ownerSVGElement?.setPointerCapture(e.pointerId);
         onSelect(s.id, true);
-        grip.current = { id: s.id, offset: frame.y(depthAt(s, level)) - e.clientY, began: false, y0: e.clientY };
-      },
-      move: (s, e) => {
-        const g = grip.current;
-        const { frame, level } = latest.current;
-        if (g?.id !== s.id || (!g.began && Math.abs(e.clientY - g.y0) < 4)) return;
-        if (!g.began) {
-          g.began = true;
-          acts.begin();
-        }
-        acts.live(put(s.id, frame.depthAt(e.clientY + g.offset) - level + s.level_m));
-      },
-      up: () => {
-        if (grip.current?.began) acts.end();
-        grip.current = null;
+        const [offset, y0] = [frame.y(depthAt(s, level)) - e.clientY, e.clientY];
+        let began = false;
+        const move = (m: globalThis.PointerEvent) => {
+          if (!began && Math.abs(m.clientY - y0) < 4) return;
+          if (!began) acts.begin();
+          began = true;
+          const { frame, level } = latest.current;
+          acts.live(put(s.id, frame.depthAt(m.clientY + offset) - level + s.level_m));
+        };
+        follow(e, { move, end: () => began && acts.end() });
       },
       key: (s, e) => {
         const step = { ArrowUp: -FINE, ArrowDown: FINE }[e.key];
@@ -144,9 +137,6 @@ const Handle = memo(function Handle({ sounding: s, x, y, half, chosen, reached, 
       className="bw-handle"
       onFocus={() => grips.focus(s)}
       onPointerDown={(e) => grips.down(s, e)}
-      onPointerMove={(e) => grips.move(s, e)}
-      onPointerUp={grips.up}
-      onPointerCancel={grips.up}
       onKeyDown={(e) => grips.key(s, e)}
     >
       <circle cx={x} cy={y} r={small ? 7 : 15} fill="transparent" />
