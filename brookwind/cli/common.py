@@ -3,6 +3,7 @@
 from __future__ import annotations
 
 import json
+import os
 import sys
 from collections.abc import Mapping
 from pathlib import Path
@@ -19,6 +20,7 @@ from brookwind.core.rig.document import Rig, read_rig
 from brookwind.core.rig.refusals import from_validation
 
 RigFile = Annotated[str, typer.Argument(help="Rig document, or - for standard input.")]
+Over = Annotated[bool, typer.Option("--over", help="Write over a file that is there.")]
 AsJson = Annotated[bool, typer.Option("--json", help="SI figures at full precision, as JSON.")]
 
 
@@ -96,6 +98,42 @@ def fail(error: BrookwindError) -> NoReturn:
         says = filled(f"{problem.message} {problem.remedy}".strip(), problem.figures)
         typer.echo(f"{where}: {says}" if where else says, err=True)
     raise typer.Exit(4 if isinstance(error, Infeasible) else 3)
+
+
+def write_out(path: Path, data: bytes | str, over: bool) -> None:
+    """Write a file: the whole of it or nothing, and its owner's alone.
+
+    path: where to.
+    data: what it holds; text as UTF-8.
+    over: a file that is there may be replaced; never a database.
+    Raises: NotUnderstood when something is there, or it cannot be written.
+    """
+    if path.is_file() and (not over or path.read_bytes()[:16] == b"SQLite format 3\0"):
+        what = "is there already" if not over else "is a database"
+        raise NotUnderstood.one(
+            "there", f"{path} {what}.", "Name another file." if over else "Name another file, or add --over."
+        )
+    content = data if isinstance(data, bytes) else data.encode()
+    try:
+        if path.exists() and not path.is_file():
+            # A device or a pipe is written to; it must not be replaced by a file.
+            path.write_bytes(content)
+        else:
+            _replace(path, content)
+    except OSError as error:
+        raise NotUnderstood.one(
+            "not-written", f"{path} cannot be written: {error.strerror}.", "Name another place."
+        ) from error
+
+
+def _replace(path: Path, content: bytes) -> None:
+    half = path.with_name(f"{path.name}.{os.getpid()}.part")
+    try:
+        with os.fdopen(os.open(half, os.O_CREAT | os.O_EXCL | os.O_WRONLY, 0o600), "wb") as file:
+            file.write(content)
+        half.replace(path)
+    finally:
+        half.unlink(missing_ok=True)
 
 
 def bytes_from(source: str) -> bytes:

@@ -8,7 +8,7 @@ from typing import Annotated
 
 import typer
 
-from brookwind.cli.common import AsJson, RigFile, moved, rig_from, shown
+from brookwind.cli.common import AsJson, Over, RigFile, moved, rig_from, shown, write_out
 from brookwind.core.errors import BrookwindError
 from brookwind.core.motion.fall import fall
 from brookwind.core.motion.fall_answer import Fall, FallWish
@@ -102,14 +102,15 @@ def fall_command(
     bail: Annotated[str, typer.Option(help="open or closed.")] = "open",
     pinned: Annotated[bool, typer.Option("--pinned", help="The float stays over one place.")] = False,
     run: Annotated[float | None, typer.Option(help="Length of the run, m.")] = None,
-    csv: Annotated[str | None, typer.Option(help="Write the path of every piece to this file.")] = None,
+    csv: Annotated[Path | None, typer.Option(help="Write the path of every piece to this file.")] = None,
+    over: Over = False,
     as_json: AsJson = False,
 ) -> None:  # fmt: skip
     rig = in_water(rig_file, depth, surface, hold, exponent)
     wish = FallWish.model_validate({"landing": landing, "bail": bail, "pinned": pinned, "run_m": run})
     found = fall(rig, wish)
     if csv is not None:
-        Path(csv).write_text(write_fall(found), encoding="utf-8")
+        write_out(csv, write_fall(found), over)
     typer.echo(found.model_dump_json(indent=2) if as_json else _say_fall(found))
 
 

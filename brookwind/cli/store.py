@@ -7,6 +7,9 @@ from typing import Annotated
 
 import typer
 
+from brookwind.cli.common import Over, write_out
+from brookwind.core.errors import NotUnderstood
+
 _Database = Annotated[Path | None, typer.Option("--database", help="Another than the kept one.")]
 
 
@@ -18,7 +21,7 @@ def _path(told: Path | None) -> Path:
 
 def backup_command(
     file: Annotated[Path, typer.Argument(help="Where the copy goes.")],
-    over: Annotated[bool, typer.Option("--over", help="Write over a file that is there.")] = False,
+    over: Over = False,
     database: _Database = None,
 ) -> None:
     from brookwind.store.copies import back_up
@@ -54,6 +57,7 @@ def restore_command(
 def doctor_command(
     database: _Database = None,
     rescue: Annotated[Path | None, typer.Option(help="Write all that can be read to this file, as JSON.")] = None,
+    over: Over = False,
 ) -> None:
     from brookwind.store.copies import look_into, rescued
     from brookwind.store.database import newest
@@ -68,7 +72,9 @@ def doctor_command(
     if found.revision is not None and found.revision > newest():
         typer.echo("It was written by a later Brookwind.")
     if rescue is not None:
-        rescue.write_text(rescued(found), encoding="utf-8")
+        if rescue.resolve() == path.resolve():
+            raise NotUnderstood.one("same-file", f"{rescue} is the database itself.", "Name another file.")
+        write_out(rescue, rescued(found), over)
         typer.echo(f"What can be read is in {rescue}.")
     if not found.sound:
         typer.echo("Its newest copies lie beside it: schema-*, before-restore and the folder copies.")

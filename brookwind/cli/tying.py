@@ -7,7 +7,7 @@ from typing import Annotated
 
 import typer
 
-from brookwind.cli.common import AsJson, RigFile, filled, person_units, rig_from
+from brookwind.cli.common import AsJson, Over, RigFile, filled, person_units, rig_from, write_out
 from brookwind.cli.common import told as said
 from brookwind.clock import now
 from brookwind.core.quantities import IMPERIAL, write
@@ -42,6 +42,7 @@ def card_command(
     four: Annotated[bool, typer.Option("--four", help="Four cards to an A4.")] = False,
     winder: Annotated[str, typer.Option(help="Where the rig is kept, for the label.")] = "",
     inches: Annotated[bool, typer.Option("--inches", help="Feet, inches and ounces.")] = False,
+    over: Over = False,
 ) -> None:
     # Only this command draws: the others start without what it takes.
     from brookwind.core.answers.card import card
@@ -66,9 +67,9 @@ def card_command(
     else:
         sheets = [card_sheet(c, rig, stamp, units) for c, rig in made]
     if pdf is not None:
-        pdf.write_bytes(write_pdf(sheets, made[0][0].name, moment, too_long(rigs)))
+        write_out(pdf, write_pdf(sheets, made[0][0].name, moment, too_long(rigs)), over)
     if svg is not None:
-        svg.write_text(write_svg(sheets[0]), encoding="utf-8")
+        write_out(svg, write_svg(sheets[0]), over)
     if pdf is None and svg is None:
         for c, _ in made:
             typer.echo(f"{c.name}, {told(c.water, units)}")

@@ -7,7 +7,7 @@ from typing import Annotated
 
 import typer
 
-from brookwind.cli.common import AsJson, bytes_from, filled, json_from, moved, shown, told
+from brookwind.cli.common import AsJson, Over, bytes_from, filled, json_from, moved, shown, told, write_out
 from brookwind.clock import now
 from brookwind.core.survey.plumbing.infer import plumb
 from brookwind.core.survey.plumbing.readings import Plumbing
@@ -55,6 +55,7 @@ def plumb_command(
 def timetable_command(
     plan_file: Annotated[str, typer.Argument(help="Plan as JSON, or - for standard input.")],
     calendar: Annotated[Path | None, typer.Option(help="Write the moves to this file as iCalendar.")] = None,
+    over: Over = False,
     as_json: AsJson = False,
 ) -> None:
     plan = Plan.model_validate(json_from(plan_file))
@@ -62,7 +63,7 @@ def timetable_command(
     if calendar is not None:
         from brookwind.formats.calendar import write_calendar
 
-        calendar.write_bytes(write_calendar(table, plan.name or "stop moves", now()))
+        write_out(calendar, write_calendar(table, plan.name or "stop moves", now()), over)
     if as_json:
         typer.echo(table.model_dump_json(indent=2))
         return

@@ -179,7 +179,7 @@ def test_the_doctor_says_what_is_wrong_and_writes_out_what_can_be_had(kept: Path
     with kept.open("r+b") as file:
         file.seek(page * 4096)
         file.write(b"\xff" * 4096)
-    torn = run.invoke(app, ["doctor", "--rescue", str(out), *database])
+    torn = run.invoke(app, ["doctor", "--rescue", str(out), "--over", *database])
     assert torn.exit_code == 3
     assert "Damaged" in torn.output
     assert "Traceback" not in torn.output
@@ -249,3 +249,33 @@ def test_only_this_machine_is_asked_by_any_name_when_it_listens_to_itself(tmp_pa
     finally:
         server.send_signal(signal.SIGTERM)
         server.wait(30)
+
+
+def test_what_is_written_out_takes_no_others_place_and_is_its_owners_alone(kept: Path, tmp_path: Path) -> None:
+    database, out = ["--database", str(kept)], tmp_path / "out.json"
+    before = kept.read_bytes()
+    (tmp_path / "there.json").write_text("mine")
+    link = tmp_path / "link.json"
+    link.symlink_to(kept)
+    for where, says in (
+        (kept, "is the database itself"),
+        (link, "is the database itself"),
+        (tmp_path / "there.json", "is there already. Name another file, or add --over."),
+        (tmp_path, "cannot be written"),
+        (tmp_path / "nowhere" / "out.json", "cannot be written: No such file or directory"),
+        (Path("/dev/full"), "cannot be written"),
+    ):
+        over = [] if "add --over" in says else ["--over"]
+        told = run.invoke(app, ["doctor", "--rescue", str(where), *over, *database])
+        assert told.exit_code == 3, where
+        assert says in " ".join(told.output.split()), where
+        assert "Traceback" not in told.output
+    assert kept.read_bytes() == before
+    assert (tmp_path / "there.json").read_text() == "mine"
+    other = tmp_path / "other.db"
+    other.write_bytes(before)
+    refused = run.invoke(app, ["doctor", "--rescue", str(other), "--over", *database])
+    assert "is a database" in refused.output
+    assert other.read_bytes() == before
+    assert run.invoke(app, ["doctor", "--rescue", str(out), *database]).exit_code == 0
+    assert out.stat().st_mode & 0o077 == 0

@@ -211,7 +211,7 @@ def test_a_card_is_said_and_printed(tmp_path: Path) -> None:
     assert "Fishes after" in said[-1]
     for kind in ([], ["--strip"], ["--label", "--winder", "winder 4"], ["--four", "--inches"]):
         pdf, svg = tmp_path / "out.pdf", tmp_path / "out.svg"
-        assert run.invoke(app, ["card", str(rig), "--pdf", str(pdf), "--svg", str(svg), *kind]).exit_code == 0
+        assert run.invoke(app, ["card", str(rig), "--pdf", str(pdf), "--svg", str(svg), "--over", *kind]).exit_code == 0
         assert pdf.read_bytes().startswith(b"%PDF-")
         assert svg.read_text(encoding="utf-8").startswith("<svg ")
     assert run.invoke(app, ["card", str(tmp_path / "none.json")]).exit_code == 3
