@@ -15,8 +15,9 @@ from pathlib import Path
 from typing import Any, NamedTuple
 
 from sqlalchemy import Engine
+from sqlmodel import SQLModel
 
-from brookwind.store.database import WAIT_S, Unusable, copy_to, migrate, newest
+from brookwind.store.database import WAIT_S, Unusable, copy_to, engine_at, migrate, newest, open_database
 from brookwind.store.kinds import KINDS
 from brookwind.store.repository import forget_read, unreadable_because
 
@@ -190,16 +191,87 @@ def restore(path: Path, of: Path) -> Contents:
             "Name a copy that Brookwind made.",
         )
     _check_plain(of)
-    if path.exists():
-        back_up(path, before_restoring(path))
-    with closing(_open(of)) as source, closing(sqlite3.connect(path, timeout=WAIT_S)) as target:
-        source.backup(target)
-    got = look_into(path)
-    if got.documents != wanted.documents:
-        raise Unusable.one(
-            "not-restored", "What was put back is not what the copy holds.", f"See {before_restoring(path)}."
-        )
+    with tempfile.TemporaryDirectory(prefix="brookwind-restore-") as folder:
+        candidate = _candidate(path, of, wanted, Path(folder))
+        will_be = look_into(candidate)
+        if path.exists():
+            back_up(path, before_restoring(path))
+        with closing(_open(candidate)) as source, closing(sqlite3.connect(path, timeout=WAIT_S)) as target:
+            source.backup(target)
+        got = look_into(path)
+        if got.documents != will_be.documents:
+            raise Unusable.one(
+                "not-restored", "What was put back is not what the copy holds.", f"See {before_restoring(path)}."
+            )
     return got
+
+
+def _candidate(path: Path, of: Path, wanted: Contents, folder: Path) -> Path:
+    """What a copy becomes when it is put back: brought up to date and looked through, with the devices of today.
+
+    Raises: Unusable when it lacks a table or an index, or holds a value that no call could read.
+    """
+    candidate = folder / "candidate.db"
+    with closing(sqlite3.connect(path if path.exists() else ":memory:", timeout=WAIT_S)) as now:
+        page = now.execute("PRAGMA page_size").fetchone()[0]
+    with closing(_open(of)) as source:
+        # A database that is in use takes in no other size of page.
+        source.execute(f"PRAGMA page_size = {page}")
+        source.execute("VACUUM INTO ?", (str(candidate),))
+    if look_into(candidate).documents != wanted.documents:
+        raise Unusable.one("copy-damaged", f"{of} reads another way when it is copied.", "Name another copy.")
+    try:
+        open_database(candidate).dispose()
+        _check_shape(candidate, folder)
+        _check_values(candidate)
+    except Exception as error:
+        why = str(error).split("\n", 1)[0][:200]
+        raise Unusable.one(
+            "copy-strange", f"{of.name} is not as Brookwind makes a copy: {why}.", "`brookwind doctor` looks into it."
+        ) from error
+    with closing(sqlite3.connect(candidate)) as own:
+        # Who was let in is said on this machine, today: a copy lets nobody in again.
+        own.execute("DELETE FROM device")
+        if path.exists():
+            own.execute("ATTACH ? AS present", (str(path),))
+            with suppress(sqlite3.OperationalError):
+                own.execute("INSERT INTO device SELECT * FROM present.device")
+        own.commit()
+        own.execute("PRAGMA main.journal_mode = DELETE")
+    return candidate
+
+
+def _shape(path: Path) -> dict[str, Any]:
+    """Every table with its columns, and every index."""
+    with closing(_open(path)) as connection:
+        made = connection.execute("SELECT type, name FROM sqlite_master WHERE name NOT LIKE 'sqlite_%'").fetchall()
+        return {
+            f"{kind} {name}": [c[1:4] for c in connection.execute(f"PRAGMA table_info({name})")]
+            for kind, name in made
+        }  # fmt: skip
+
+
+def _check_shape(candidate: Path, folder: Path) -> None:
+    fresh = folder / "fresh.db"
+    open_database(fresh).dispose()
+    ours, its = _shape(fresh), _shape(candidate)
+    lacks = next((part for part, columns in ours.items() if its.get(part) != columns), None)
+    if lacks:
+        raise ValueError(f"its {lacks} is missing or another")
+
+
+def _check_values(candidate: Path) -> None:
+    engine = engine_at(candidate)
+    try:
+        with engine.connect() as connection:
+            broken = connection.exec_driver_sql("PRAGMA foreign_key_check").fetchone()
+            if broken:
+                raise ValueError(f"a row of {broken[0]} belongs to nothing")
+            for table in SQLModel.metadata.sorted_tables:
+                for _ in connection.execution_options(yield_per=100).execute(table.select()):
+                    pass
+    finally:
+        engine.dispose()
 
 
 def _check_plain(of: Path) -> None:

@@ -16,6 +16,7 @@ from sqlalchemy import Engine
 from starlette.background import BackgroundTask
 from starlette.concurrency import run_in_threadpool
 
+from brookwind.api.routers.devices import only_here
 from brookwind.api.routers.files import attached
 from brookwind.api.session import SessionOfRequest
 from brookwind.clock import now
@@ -93,7 +94,9 @@ def photographs(session: SessionOfRequest) -> FileResponse:
 
 @router.post("", openapi_extra={"requestBody": _FILE})
 async def bring_back(request: Request, put: bool = False) -> LookedAt:
-    """What a copy holds beside what is there now; put in its place only when asked."""
+    """What a copy holds beside what is there now; put in its place only when asked, and from this machine."""
+    if put:
+        only_here(request)
     async with _received(request) as copy:
         return await run_in_threadpool(_looked_at, _engine(request), copy, put)
 
@@ -101,6 +104,8 @@ async def bring_back(request: Request, put: bool = False) -> LookedAt:
 @router.post("/before")
 def undo(request: Request, put: bool = False) -> LookedAt | None:
     """What was there before the last copy was put back; put in its place again only when asked. None: there is none."""
+    if put:
+        only_here(request)
     before = before_restoring(_database(request))
     return _looked_at(_engine(request), before, put) if before.exists() else None
 

@@ -54,7 +54,7 @@ def read_devices(request: Request, session: SessionOfRequest) -> DoorState:
 @router.post("/api/devices/code")
 def show_code(request: Request) -> Shown:
     """A code that lets one device in; only this machine may show one."""
-    _only_here(request)
+    only_here(request)
     door: Door = request.app.state.door
     code, until = door.show_code()
     address = _address(request) if _listens(request) else None
@@ -74,7 +74,7 @@ def pair(asked: PairRequest, request: Request, response: Response) -> None:
 @router.delete("/api/devices/{key}", status_code=204)
 def take_out(key: str, request: Request, session: SessionOfRequest) -> None:
     """Let a device in no longer; only this machine may say so."""
-    _only_here(request)
+    only_here(request)
     Devices(session).take_out(key)
 
 
@@ -82,10 +82,11 @@ def _here(request: Request) -> bool:
     return from_here(request.scope.get("client"), dict(request.scope["headers"]))
 
 
-def _only_here(request: Request) -> None:
+def only_here(request: Request) -> None:
+    """Refuse what is asked from another device. Raises: OutOfRange."""
     if not _here(request):
         raise OutOfRange.one(
-            "only-here", "Who is let in is said on the machine Brookwind runs on.", "Go to it, and open Settings there."
+            "only-here", "This is done on the machine Brookwind runs on.", "Go to it, and open Settings there."
         )
 
 
