@@ -134,3 +134,18 @@ def test_a_finding_is_left_with_a_reason_and_heard_again(server: Server, bench: 
     expect(findings).to_contain_text("the bait is to trip bottom")
     findings.get_by_role("button", name=re.compile("^Tell me again")).click()
     expect(findings.get_by_role("button", name=re.compile("^Leave it:")).first).to_be_visible()
+
+
+def test_a_page_whose_part_does_not_come_says_so_and_comes_when_it_is_there(server: Server, page: Page) -> None:
+    page.goto(f"{server.url}/bench/rudd-strung")
+    expect(page.get_by_test_id("verdict")).to_be_visible()
+    page.route("**/assets/BoxPage*", lambda route: route.abort())
+    page.get_by_role("link", name="Box").click()
+    expect(page.get_by_role("heading", name="This page could not be loaded")).to_be_visible()
+    # Another page is not in its way.
+    page.get_by_role("link", name="Bench").click()
+    expect(page.get_by_test_id("verdict")).to_be_visible()
+    page.get_by_role("link", name="Box").click()
+    page.unroute("**/assets/BoxPage*")
+    page.get_by_role("button", name="Try again").click()
+    expect(page.get_by_role("heading", name="Shot").first).to_be_visible()

@@ -5,7 +5,8 @@ import { Navigate, Route, Routes, useParams } from "react-router";
 import { api, keys, NOT_LET_IN } from "./api/client";
 import { BenchPage } from "./bench/BenchPage";
 import { EmptyBench } from "./bench/EmptyBench";
-import { Failed, Loading, Notice } from "./shell/States";
+import { Page } from "./shell/Page";
+import { Failed, Notice } from "./shell/States";
 import { useDropped } from "./shell/useDropped";
 
 const DropHere = lazy(() => import("./shell/DropHere"));
@@ -50,9 +51,9 @@ export function App() {
   // At the water nobody is asked: a day that was taken along goes on, and is sent when this device is known again.
   if (stranger && !window.location.pathname.startsWith("/bankside"))
     return (
-      <Suspense fallback={<Loading what="the door" />}>
+      <Page what="the door">
         <PairPage />
-      </Suspense>
+      </Page>
     );
   return (
     <>
@@ -62,86 +63,93 @@ export function App() {
         </Suspense>
       )}
       <Routes>
-        <Route path="/bench/:rigId" element={<Bench />} />
+        <Route
+          path="/bench/:rigId"
+          element={
+            <Page what="the bench">
+              <Bench />
+            </Page>
+          }
+        />
         <Route
           path="/trip/:tripId?"
           element={
-            <Suspense fallback={<Loading what="the day" />}>
+            <Page what="the day">
               <TripPage />
-            </Suspense>
+            </Page>
           }
         />
         <Route
           path="/practice/:exercise?"
           element={
-            <Suspense fallback={<Loading what="the exercises" />}>
+            <Page what="the exercises">
               <PracticePage />
-            </Suspense>
+            </Page>
           }
         />
         <Route
           path="/pair"
           element={
-            <Suspense fallback={<Loading what="the door" />}>
+            <Page what="the door">
               <PairPage />
-            </Suspense>
+            </Page>
           }
         />
         <Route
           path="/bankside"
           element={
-            <Suspense fallback={<Loading what="the day" />}>
+            <Page what="the day">
               <BanksidePage />
-            </Suspense>
+            </Page>
           }
         />
         <Route path="/" element={<Navigate to="/trip" replace />} />
         <Route
           path="/log"
           element={
-            <Suspense fallback={<Loading what="the log" />}>
+            <Page what="the log">
               <LogPage />
-            </Suspense>
+            </Page>
           }
         />
         <Route
           path="/read/:rigId"
           element={
-            <Suspense fallback={<Loading what="the float" />}>
+            <Page what="the float">
               <ReadingPage />
-            </Suspense>
+            </Page>
           }
         />
         <Route
           path="/tie/:rigIds"
           element={
-            <Suspense fallback={<Loading what="the list" />}>
+            <Page what="the list">
               <TyingPage />
-            </Suspense>
+            </Page>
           }
         />
         <Route
           path="/water/:swimId?"
           element={
-            <Suspense fallback={<Loading what="the water" />}>
+            <Page what="the water">
               <WaterPage />
-            </Suspense>
+            </Page>
           }
         />
         <Route
           path="/box/:tray?"
           element={
-            <Suspense fallback={<Loading what="the box" />}>
+            <Page what="the box">
               <BoxPage />
-            </Suspense>
+            </Page>
           }
         />
         <Route
           path="/book/:tab?/:entry?"
           element={
-            <Suspense fallback={<Loading what="the book" />}>
+            <Page what="the book">
               <BookPage />
-            </Suspense>
+            </Page>
           }
         />
         <Route path="*" element={<LastRig />} />

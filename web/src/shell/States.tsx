@@ -1,5 +1,6 @@
-import { Box, Heading, Text } from "@chakra-ui/react";
+import { Box, Flex, Heading, Text } from "@chakra-ui/react";
 import type { ReactNode } from "react";
+import { Link } from "react-router";
 import { Refusal } from "../api/client";
 import { Button } from "./Button";
 import { Header } from "./Header";
@@ -39,11 +40,16 @@ export function Failed({ error, again, inside }: { error: Error; again: () => vo
   return (
     <Notice title={offline ? "The server does not answer" : "That did not work"} inside={inside}>
       <Text role="alert">
-        {offline ? "Start it again with “make demo” or “brookwind serve”. Nothing you entered is lost." : error.message}
+        {offline ? "No connection to Brookwind. Nothing you entered is lost; your day is on Bankside." : error.message}
       </Text>
-      <Button mt="5" onClick={again}>
-        Try again
-      </Button>
+      <Flex mt="5" gap="3" justify="center" wrap="wrap" align="center">
+        <Button onClick={again}>Try again</Button>
+        {offline && (
+          <Link to="/bankside" className="bw-link">
+            To Bankside
+          </Link>
+        )}
+      </Flex>
     </Notice>
   );
 }
