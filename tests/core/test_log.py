@@ -69,6 +69,19 @@ def test_a_better_rate_is_better_by_the_ratio_of_two_gammas() -> None:
     assert better(one, other) + better(other, one) == pytest.approx(1.0)
 
 
+def test_every_chance_lies_within_nought_and_one() -> None:
+    rng = np.random.default_rng(7)
+    for _ in range(2000):
+        hours = rng.uniform(0.5, 400, size=int(rng.integers(2, 9)))
+        found = rates(
+            [Counted(int(n), float(h)) for n, h in zip(rng.poisson(rng.uniform(0, 9) * hours), hours, strict=True)]
+        )
+        chances = [better(a, b) for a in found[:3] for b in found[-3:]]
+        assert all(0.0 <= c <= 1.0 for c in chances)
+    one_sided = rates([Counted(4000, 100.0), Counted(1, 100.0)])
+    assert better(*one_sided) == 1.0
+
+
 def test_few_hours_are_too_few_to_say() -> None:
     random = Random(2)
     found = bait_of([fishing(random, 0.5, 4.0, "corn"), fishing(random, 0.5, 1.0, "worm")])

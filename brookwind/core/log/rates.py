@@ -95,4 +95,5 @@ def better(one: Rate, other: Rate) -> float:
     """
     from scipy.special import betainc
 
-    return float(one.weight @ betainc(other.shape, one.shape, other.per / (one.per + other.per)))
+    # Weights that sum to 1 do so to the last digit only.
+    return min(1.0, float(one.weight @ betainc(other.shape, one.shape, other.per / (one.per + other.per))))
