@@ -40,6 +40,7 @@ from brookwind.api.routers import (
     water,
 )
 from brookwind.instruments.hub import Hub
+from brookwind.store.identity import Identity
 
 LOCAL_HOSTS = ("127.0.0.1", "localhost", "[::1]")
 
@@ -72,6 +73,7 @@ def make_app(
     app.state.engine = engine
     app.state.hub = hub or Hub()
     app.state.listens = False
+    app.state.identity = Identity(lambda: app.state.engine)
     app.state.door = Door(lambda: app.state.engine)
     for subject in SUBJECTS:
         app.include_router(subject.router)

@@ -34,6 +34,9 @@ _MEDIA = ("application/json", "application/octet-stream")
 # The style library makes empty style elements and fills them by script; this is the hash of nothing at all.
 _EMPTY_STYLE = "'sha256-47DEQpj8HBSa+/TImW+5JCeuQeRkm5NMpJWZG3hSuFU='"
 
+DATABASE = "x-brookwind-database"
+"""Header of every answer to a call: the name of the database that answers. In a call: the one that is meant."""
+
 HEADERS = {
     "content-security-policy": (
         f"default-src 'none'; script-src 'self'; style-src 'self' {_EMPTY_STYLE}; "
@@ -79,16 +82,20 @@ class Guard:
             await self.app(scope, receive, send)
             return
         begun = False
+        extra = list(self.extra)
 
         async def send_with_headers(message: Message) -> None:
             nonlocal begun
             if message["type"] == "http.response.start":
                 begun = True
-                message["headers"] = [*message["headers"], *self.extra]
+                message["headers"] = [*message["headers"], *extra]
             await send(message)
 
         try:
             if scope["path"].startswith("/api"):
+                name = await run_in_threadpool(scope["app"].state.identity.read)
+                extra.append((DATABASE.encode(), name.encode()))
+                _check_meant(dict(scope["headers"]), name)
                 await _check_let_in(scope)
                 receive = await _checked(scope, receive)
             await self.app(scope, receive, send_with_headers)
@@ -100,6 +107,19 @@ class Guard:
             if begun:
                 raise
             await fault()(scope, receive, send_with_headers)
+
+
+def _check_meant(headers: dict[bytes, bytes], name: str) -> None:
+    """What is meant for another database is not kept in this one. Raises: _Refused."""
+    meant = headers.get(DATABASE.encode(), name.encode())
+    if meant != name.encode():
+        raise _Refused(
+            421,
+            "Another Brookwind",
+            "another-database",
+            "This was meant for another Brookwind than the one that answers here.",
+            "It is kept where it is until the right one answers.",
+        )
 
 
 async def _check_let_in(scope: Scope) -> None:

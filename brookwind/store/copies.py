@@ -27,6 +27,8 @@ _MOST_MISSED = 300
 """Rows of a damaged table passed over in a search for the next whole one."""
 _DAILY = re.compile(r"-\d{4}-\d\d-\d\d\.db$")
 _TABLE = {str(kind.row.__tablename__): kind for kind in KINDS}
+_NAMED_SINCE = "0011"
+"""Before this schema a database had no name: an older copy takes that of the one it is put in the place of."""
 _PLAIN = {"outing": "session", "event": "event", "photograph": "photograph"}
 """Tables of rows that are no documents, and what a person calls one."""
 
@@ -236,6 +238,8 @@ def _candidate(path: Path, of: Path, wanted: Contents, folder: Path) -> Path:
             own.execute("ATTACH ? AS present", (str(path),))
             with suppress(sqlite3.OperationalError):
                 own.execute("INSERT INTO device SELECT * FROM present.device")
+                if (wanted.revision or "") < _NAMED_SINCE:
+                    own.execute("UPDATE identity SET id = (SELECT id FROM present.identity)")
         own.commit()
         own.execute("PRAGMA main.journal_mode = DELETE")
     return candidate

@@ -22,7 +22,7 @@ from brookwind.core.moment import in_utc, local
 from brookwind.core.rig.document import Rig
 from brookwind.store.database import take_right_to_write
 from brookwind.store.repository import NotKept, Stale, Taken
-from brookwind.store.tables import EventRow, OutingRow, SwimRow
+from brookwind.store.tables import DroppedRow, EventRow, OutingRow, SwimRow
 
 _CAME = """
 SELECT outing_id, (julianday(at) - 2440587.5) * 86400.0, kind, came, species, NULL
@@ -80,6 +80,29 @@ def _reader(session: Session) -> Callable[[str, dict[str, str]], list[tuple[Any,
     return lambda query, given: connection.execute(query, given).fetchall()
 
 
+def was_dropped(session: Session, outing: str, key: str) -> bool:
+    """What has this id was taken back in a session.
+
+    session: the unit of work.
+    outing: the session's id.
+    key: the id.
+    """
+    row = session.get(DroppedRow, key)
+    return row is not None and row.outing_id == outing
+
+
+def note_dropped(session: Session, outing: str, key: str) -> None:
+    """Remember what was taken back.
+
+    session: the unit of work.
+    outing: the session's id.
+    key: the id of what was taken back.
+    """
+    if session.get(DroppedRow, key) is None:
+        session.add(DroppedRow(id=key, outing_id=outing))
+        session.flush()
+
+
 class Log:
     """The log in a unit of work."""
 
@@ -120,7 +143,9 @@ class Log:
         take_right_to_write(self.session)
         row = self.session.get(OutingRow, outing.id)
         if row is not None:
-            if self._fields(row) != outing:
+            # A swim that is not kept is not noted, as it was not when it was sent first.
+            swim = outing.swim if outing.swim and self.session.get(SwimRow, outing.swim) else None
+            if self._fields(row) != outing.model_copy(update={"swim": swim}):
                 raise Taken.one("taken", f"There is a session {outing.id!r} already.", "Use another id.", ("id",))
             return self.get(outing.id)
         self.session.add(OutingRow(id=outing.id, **self._columns(outing)))
@@ -162,9 +187,14 @@ class Log:
         return [self._event(r) for r in rows]
 
     def add(self, key: str, event: Event) -> Event:
-        """Keep an event; sent again it changes nothing. Raises: NotKept, Taken; OutOfRange outside its session."""
+        """Keep an event; sent again it changes nothing, also when it was taken back meanwhile.
+
+        Raises: NotKept, Taken; OutOfRange outside its session.
+        """
         take_right_to_write(self.session)
         check_within(self._fields(self._row(key)), event)
+        if was_dropped(self.session, key, event.id):
+            return event
         row = self.session.get(EventRow, event.id)
         if row is not None:
             if row.outing_id != key or self._event(row) != event:
@@ -195,6 +225,7 @@ class Log:
         take_right_to_write(self.session)
         self._row(key)
         self.session.execute(delete(EventRow).where(col(EventRow.id) == event_id, col(EventRow.outing_id) == key))
+        note_dropped(self.session, key, event_id)
 
     def load(self, outings: Iterable[tuple[Outing, Sequence[Event]]]) -> None:
         """Keep many sessions with their events at once; those that are there already are left as they are.

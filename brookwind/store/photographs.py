@@ -15,6 +15,7 @@ from brookwind.core.log.entries import Outing, Photograph
 from brookwind.core.moment import in_utc, local
 from brookwind.formats.photograph import Picture
 from brookwind.store.database import take_right_to_write
+from brookwind.store.log import note_dropped, was_dropped
 from brookwind.store.repository import NotKept, Taken
 from brookwind.store.tables import OutingRow, PhotographRow
 
@@ -63,6 +64,8 @@ class Photographs:
             return self._one(outing.id, of.id)
         if taken is not None:
             raise Taken.one("taken", f"There is a photograph {of.id!r} already.", "Give it an id of its own.", ("id",))
+        if was_dropped(self.session, outing.id, of.id):
+            return of
         n = self.session.exec(
             select(func.count()).select_from(PhotographRow).where(PhotographRow.outing_id == outing.id)
         ).one()
@@ -97,6 +100,8 @@ class Photographs:
         """
         take_right_to_write(self.session)
         self.session.execute(delete(PhotographRow).where(*_this(outing, key)))
+        if self.session.get(OutingRow, outing) is not None:
+            note_dropped(self.session, outing, key)
 
     def picture(self, outing: str, key: str, small: bool) -> bytes:
         """A picture as JPEG.

@@ -183,6 +183,23 @@ class EventRow(SQLModel, table=True):
     rig: dict[str, Any] | None = Field(default=None, sa_type=JSON(none_as_null=True))
 
 
+class DroppedRow(SQLModel, table=True):
+    """What was taken back in a session, by its id: sent again by a slow network it does not come back."""
+
+    __tablename__ = "dropped"
+
+    id: str = Field(primary_key=True)
+    outing_id: str = Field(foreign_key="outing.id", ondelete="CASCADE", index=True)
+
+
+class IdentityRow(SQLModel, table=True):
+    """The name of the database: the one row of its table."""
+
+    __tablename__ = "identity"
+
+    id: str = Field(primary_key=True)
+
+
 class PhotographRow(SQLModel, table=True):
     """A photograph of a session, as it is shown and small; it goes with the session."""
 

@@ -143,3 +143,38 @@ def test_a_session_on_the_sea_has_its_tide_and_one_on_a_lake_none(client: TestCl
     assert max(h for _, h in tide) - min(h for _, h in tide) > 0.3
     assert client.get(f"/api/log/outings/{by_place['Wend Mere']}/level").json() == []
     assert client.get("/api/log/outings/none/level").status_code == 404
+
+
+BEGUN = {"id": "o-late", "swim": "no-such-swim", "place": "Wend Mere", "begins": "2026-11-23T08:00:00Z"}
+
+
+def test_begun_twice_at_a_swim_that_is_not_kept_is_begun_once(client: TestClient) -> None:
+    assert [client.post("/api/log/outings", json=BEGUN).status_code for _ in range(2)] == [201, 201]
+    other = client.post("/api/log/outings", json={**BEGUN, "place": "Elsewhere"})
+    assert other.status_code == 409
+
+
+def test_what_was_taken_back_is_not_brought_back_by_a_late_sending(client: TestClient) -> None:
+    client.post("/api/log/outings", json=BEGUN)
+    event = {"id": "e-late", "at": "2026-11-23T08:10:00Z", "kind": "bite", "text": ""}
+    address = "/api/log/outings/o-late/events"
+    # Dropped before it came, and after.
+    assert client.delete(f"{address}/e-early").status_code == 204
+    assert client.post(address, json={**event, "id": "e-early"}).json()["id"] == "e-early"
+    assert client.post(address, json=event).status_code == 201
+    assert client.delete(f"{address}/e-late").status_code == 204
+    assert client.post(address, json=event).status_code == 201
+    assert client.get(address).json() == []
+
+
+def test_what_is_meant_for_another_database_is_kept_in_none(client: TestClient) -> None:
+    name = client.get("/api/log").headers["x-brookwind-database"]
+    assert len(name) == 32
+    client.post("/api/log/outings", json=BEGUN, headers={"x-brookwind-database": name})
+    refused = client.post(
+        "/api/log/outings", json={**BEGUN, "id": "o-other"}, headers={"x-brookwind-database": "0" * 32}
+    )
+    assert refused.status_code == 421
+    assert refused.headers["x-brookwind-database"] == name
+    assert client.get("/api/log/outings/o-other").status_code == 404
+    assert client.get("/api/log/outings/o-late").status_code == 200

@@ -98,7 +98,9 @@ async def bring_back(request: Request, put: bool = False) -> LookedAt:
     if put:
         only_here(request)
     async with _received(request) as copy:
-        return await run_in_threadpool(_looked_at, _engine(request), copy, put)
+        looked = await run_in_threadpool(_looked_at, _engine(request), copy, put)
+    request.app.state.identity.forget()
+    return looked
 
 
 @router.post("/before")
@@ -107,7 +109,9 @@ def undo(request: Request, put: bool = False) -> LookedAt | None:
     if put:
         only_here(request)
     before = before_restoring(_database(request))
-    return _looked_at(_engine(request), before, put) if before.exists() else None
+    looked = _looked_at(_engine(request), before, put) if before.exists() else None
+    request.app.state.identity.forget()
+    return looked
 
 
 def _looked_at(engine: Engine, copy: Path, put: bool) -> LookedAt:
