@@ -23,10 +23,12 @@ class Pages(StaticFiles):
         scope: the request.
         Raises: HTTPException for a call that is not there, or a method that no page takes.
         """
+        if scope["path"].split("/")[1:2] == ["api"]:
+            raise HTTPException(404)
         try:
             response = await super().get_response(path, scope)
         except HTTPException as error:
-            if error.status_code != 404 or path.partition("/")[0] == "api":
+            if error.status_code != 404:
                 raise
             index = Path(str(self.directory)) / "index.html"
             if not index.is_file():

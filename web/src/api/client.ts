@@ -14,7 +14,7 @@ import { tying } from "./tying";
 import { water } from "./water";
 
 export { keys } from "./keys";
-export { NOT_LET_IN, OFFLINE, Refusal, refusalIn, sentenceOf } from "./transport";
+export { database, NOT_LET_IN, OFFLINE, Refusal, refusalIn, sentenceOf } from "./transport";
 export type * from "./types";
 
 /** Every call of the API, one file a subject. */

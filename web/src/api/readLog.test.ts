@@ -1,6 +1,7 @@
 import { afterEach, describe, expect, it, vi } from "vitest";
 import { Refusal } from "./client";
 import { type LogLine, readLog } from "./readLog";
+import { DATABASE } from "./transport";
 
 const QUERY = { swim_id: "pit", level_m: 0.5, distance_m: 12, bearing_deg: -3 };
 
@@ -12,7 +13,7 @@ function answering(pieces: string[], status = 200): ReturnType<typeof vi.fn> {
       controller.close();
     },
   });
-  const asked = vi.fn(async () => new Response(body, { status }));
+  const asked = vi.fn(async () => new Response(body, { status, headers: { [DATABASE]: "one" } }));
   vi.stubGlobal("fetch", asked);
   return asked;
 }

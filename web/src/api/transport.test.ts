@@ -1,7 +1,8 @@
 // @vitest-environment happy-dom
 import { afterEach, expect, test, vi } from "vitest";
-import { get, NOT_LET_IN, OFFLINE, postForLines, put, Refusal } from "./transport";
+import { DATABASE, database, get, NOT_LET_IN, OFFLINE, postForLines, put, Refusal } from "./transport";
 
+const OURS = { [DATABASE]: "one" };
 const answering = (...answers: (Response | Error)[]) => {
   const asked: Request[] = [];
   vi.stubGlobal("fetch", async (request: Request) => {
@@ -13,7 +14,7 @@ const answering = (...answers: (Response | Error)[]) => {
   return asked;
 };
 const json = (body: unknown, status = 200) =>
-  new Response(JSON.stringify(body), { status, headers: { "content-type": "application/json" } });
+  new Response(JSON.stringify(body), { status, headers: { "content-type": "application/json", ...OURS } });
 const refused = async (call: Promise<unknown>): Promise<Refusal> => {
   const error = await call.then(
     () => null,
@@ -53,6 +54,20 @@ test("nobody there is told as that, and a call that was called off as what it is
   await expect(get("/api/rigs")).rejects.toMatchObject({ name: "AbortError" });
 });
 
+test("an answer that is not Brookwind's is nobody there, and what is meant for one database says so", async () => {
+  answering(
+    new Response(null, { status: 204 }),
+    new Response("<html>Sign in</html>", { status: 200 }),
+    new Response("[]", { status: 200, headers: { "content-type": "application/json" } }),
+    new Response("Bad gateway", { status: 404 }),
+  );
+  for (let i = 0; i < 4; i++) expect((await refused(get("/api/rigs"))).status).toBe(0);
+  const asked = answering(json([]));
+  await get("/api/rigs", { database: "one" });
+  expect(asked[0]?.headers.get(DATABASE)).toBe("one");
+  expect(database()).toBe("one");
+});
+
 test("a device that is not let in is told to the page once", async () => {
   answering(json({ errors: [] }, 401), json([]));
   const heard = vi.fn();
@@ -82,6 +97,7 @@ const lines = (...parts: string[]) =>
         to.close();
       },
     }),
+    { headers: OURS },
   );
 const fall = (take: (line: { n: number }) => number | undefined) =>
   postForLines("/api/motion/fall", { body: { rig: {} } as never }, take);

@@ -59,6 +59,8 @@ type Sent<O> = {
   /** Sent as it is in place of a body. */
   file?: Blob;
   signal?: AbortSignal;
+  /** The only database it is meant for. */
+  database?: string;
 };
 /** Addresses that know a method. */
 type Knowing<M extends Method> = {
@@ -75,6 +77,12 @@ const client = createClient<paths>({
 /** The library's own types lose the lengths of tuples: it is asked without them, and `Ok` says what comes. */
 const request = client.request as unknown as (method: Method, path: string, sent: object) => Promise<Raw>;
 
+/** Header of every answer of Brookwind: the database it comes from. In a call: the one that is meant. */
+export const DATABASE = "x-brookwind-database";
+let answered: string | undefined;
+/** The database that answered last. */
+export const database = (): string | undefined => answered;
+
 const MOST_KEPT_ALIVE = 15_000;
 
 /** What is saved as a page is left still arrives, as far as browsers let it: all of it together no more than 64 kB. */
@@ -84,10 +92,11 @@ const outlives = (method: Method, path: string, body: unknown): boolean =>
 /** Every call passes here: the answer, or a Refusal thrown. A call that was called off throws its AbortError. */
 async function ask(method: Method, path: string, sent: Sent<unknown>, parseAs: As): Promise<unknown> {
   const { file, signal } = sent;
+  const meant: Record<string, string> = sent.database ? { [DATABASE]: sent.database } : {};
   const params = { path: sent.path, query: sent.query };
   const body = file
-    ? { body: "", bodySerializer: () => file, headers: { "content-type": "application/octet-stream" } }
-    : { body: sent.body };
+    ? { body: "", bodySerializer: () => file, headers: { ...meant, "content-type": "application/octet-stream" } }
+    : { body: sent.body, headers: meant };
   let answer: Raw;
   try {
     answer = await request(method, path, {
@@ -101,6 +110,10 @@ async function ask(method: Method, path: string, sent: Sent<unknown>, parseAs: A
     if (error instanceof DOMException && error.name === "AbortError") throw error;
     throw offline();
   }
+  const from = answer.response.headers.get(DATABASE);
+  // A sign-in page, a cache or another program at this address is nobody there, whatever it says.
+  if (from === null) throw offline();
+  answered = from;
   if (answer.response.ok) return answer.data;
   const said = (answer.error as Partial<ProblemDocument> | undefined)?.errors;
   if (answer.response.status === 401) window.dispatchEvent(new Event(NOT_LET_IN));

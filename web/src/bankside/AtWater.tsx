@@ -13,7 +13,7 @@ import { MoreTab } from "./MoreTab";
 import { RigTab } from "./RigTab";
 import { useTick } from "./useTick";
 
-type Props = Acting & { away: boolean; here: boolean; send: () => Promise<void>; onGone: () => void };
+type Props = Acting & { away: boolean; another: boolean; here: boolean; send: () => Promise<void>; onGone: () => void };
 
 const TABS = [
   ["rig", "Rig"],
@@ -25,7 +25,7 @@ const TABS = [
 type Tab = (typeof TABS)[number][0];
 
 /** A day at the water, for one wet hand. */
-export function AtWater({ day, act, away, here, send, onGone }: Props) {
+export function AtWater({ day, act, away, another, here, send, onGone }: Props) {
   const [tab, setTab] = useState<Tab>("rig");
   const { theme } = useSettings();
   const { waiting } = countsOf(day);
@@ -34,9 +34,11 @@ export function AtWater({ day, act, away, here, send, onGone }: Props) {
     ? `${refused} refused: see More`
     : waiting === 0
       ? "all kept"
-      : away
-        ? `no connection · ${waiting} kept here`
-        : `sending ${waiting}`;
+      : another
+        ? `another Brookwind answers · ${waiting} kept here`
+        : away
+          ? `no connection · ${waiting} kept here`
+          : `sending ${waiting}`;
   return (
     <Flex direction="column" minH="100dvh" maxW="560px" mx="auto" bg="page">
       <Flex

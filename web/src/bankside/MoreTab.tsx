@@ -10,7 +10,7 @@ import { clock } from "../units/clock";
 import { write } from "../units/quantity";
 import { useSettings } from "../units/settings";
 import { counted } from "../units/vocabulary";
-import { countsOf, type Day, type Did, ended, happened, isOver, photographed, putOn } from "./day";
+import { anew, countsOf, type Day, type Did, ended, happened, isOver, photographed, putOn } from "./day";
 import type { Acting } from "./here";
 import { keepPicture } from "./pictures";
 
@@ -152,11 +152,22 @@ function Refusals({ day, act }: Acting) {
   const refused = day.did.filter((d) => d.state === "refused");
   if (refused.length === 0) return null;
   const again = (id: string) =>
-    act((d) => ({ ...d, did: d.did.map((o): Did => (o.id === id ? { ...o, state: "waiting", says: undefined } : o)) }));
+    act((d) => ({
+      ...d,
+      did: d.did.map((o): Did => (o.id === id ? { ...o, state: "waiting", says: undefined, lost: undefined } : o)),
+    }));
   const leave = (id: string) => act((d) => ({ ...d, did: d.did.filter((o) => o.id !== id) }));
   return (
     <Box role="alert" borderWidth="2px" borderColor="float" borderRadius="l2" p="3">
       <Text fontWeight="bold">The server refused {refused.length}:</Text>
+      {refused.some((d) => d.lost) && (
+        <Box mt="2">
+          <Text>The session was deleted there. All that is on this device can be sent as a new one.</Text>
+          <Button mt="1" variant="solid" onClick={() => act(anew)}>
+            Send the day as a new session
+          </Button>
+        </Box>
+      )}
       {refused.map((d) => (
         <Box key={d.id} mt="2">
           <Text>{d.says}</Text>
@@ -170,7 +181,7 @@ function Refusals({ day, act }: Acting) {
   );
 }
 
-const STATE = { waiting: "here", kept: "kept", refused: "refused" } as const;
+const STATE = { waiting: "here", sending: "here", kept: "kept", refused: "refused" } as const;
 
 function Row({ did, day }: { did: Did; day: Day }) {
   const { units } = useSettings();

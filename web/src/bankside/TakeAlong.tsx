@@ -1,7 +1,7 @@
 import { Box, Flex, Heading, Stack, Text } from "@chakra-ui/react";
 import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
-import { api, keys, type TonightRig, type Trip } from "../api/client";
+import { api, database, keys, type TonightRig, type Trip } from "../api/client";
 import { useKeepRig } from "../document/keepRig";
 import { useSave } from "../document/useSave";
 import { Button } from "../shell/Button";
@@ -126,7 +126,7 @@ function useTake(onBegun: (day: Day) => void) {
   const take = (rigs: string[], trip: string | null) =>
     save(async () => {
       const [prepared] = await Promise.all([api.prepareDay(rigs, trip), keepPages()]);
-      onBegun(begun(prepared, new Date().toISOString()));
+      onBegun(begun(prepared, new Date().toISOString(), database()));
     });
   return { take, busy, said };
 }

@@ -1,7 +1,9 @@
 // @vitest-environment happy-dom
 import { beforeEach, describe, expect, it } from "vitest";
 import { type LogEvent, type Prepared, Refusal } from "../api/client";
+import { fullStore } from "../testing/dom";
 import {
+  anew,
   begun,
   countsOf,
   type Day,
@@ -42,7 +44,7 @@ const day = () => begun(PREPARED, at(0));
 /** A server that keeps what it is sent, and may be away, or refuse. */
 function server(refuses: (e: LogEvent) => boolean = () => false) {
   const kept: string[] = [];
-  const state = { away: false, lost: false };
+  const state = { away: false, lost: false, strange: undefined as unknown };
   const answer = async (name: string) => {
     if (state.away) throw new Refusal(0, []);
     if (!kept.includes(name)) kept.push(name);
@@ -50,15 +52,25 @@ function server(refuses: (e: LogEvent) => boolean = () => false) {
     if (state.lost) throw new Refusal(0, []);
   };
   const calls = {
-    beginOuting: (o: { id: string }) => answer(`begin ${o.id}`),
+    beginOuting: async (o: { id: string }) => {
+      await answer(`begin ${o.id}`);
+      return { fields: o };
+    },
     addEvent: async (_: string, e: LogEvent) => {
       if (refuses(e)) throw new Refusal(422, [{ code: "x", message: "Not so.", remedy: "", path: [], figures: {} }]);
       await answer(e.id);
+      return state.strange ?? e;
     },
     dropEvent: (_: string, id: string) => answer(`drop ${id}`),
-    addPhotograph: (_: string, id: string) => answer(id),
+    addPhotograph: async (_: string, id: string) => {
+      await answer(id);
+      return { id };
+    },
     dropPhotograph: (_: string, id: string) => answer(`drop photo ${id}`),
-    saveOuting: () => answer("end"),
+    saveOuting: async (id: string) => {
+      await answer("end");
+      return { fields: { id } };
+    },
     log: async () => ({ outings: [{ version: 1, fields: { id: "", ends: null } }] }),
   } as unknown as Calls;
   return { calls, kept, state };
@@ -127,6 +139,56 @@ describe("a day at the water", () => {
     sent = await sentBy(sent.now, s);
     expect([sent.how, countsOf(sent.now).waiting]).toEqual(["all", 0]);
     expect(s.kept).toEqual(wanted);
+  });
+
+  it.each([[0], [{}], ["<html>sign in</html>"], [{ id: "e-other" }]])(
+    "takes nothing for kept that the answer does not name: %j",
+    async (strange) => {
+      const s = server();
+      const { now } = await sentBy(day(), s);
+      const d = happened(now, { kind: "fish" }, at(1));
+      s.state.strange = strange;
+      const lied = await sentBy(d, s);
+      expect([lied.how, countsOf(lied.now).waiting]).toEqual(["away", 1]);
+      s.state.strange = undefined;
+      expect((await sentBy(lied.now, s)).now.did.map((one) => one.state)).toEqual(["kept", "kept", "kept"]);
+    },
+  );
+
+  it("drops after it what is taken back while it is under way", async () => {
+    const s = server();
+    const one = happened((await sentBy(day(), s)).now, { kind: "fish" }, at(1));
+    s.state.lost = true;
+    const tried = await sentBy(one, s);
+    expect(tried.now.did.map((d) => d.state)).toEqual(["kept", "kept", "sending"]);
+    const back = takenBack(tried.now);
+    expect(countsOf(back).fish).toBe(0);
+    s.state.lost = false;
+    await sentBy(back, s);
+    expect(s.kept.slice(-2)).toEqual([one.did[2]?.id, `drop ${one.did[2]?.id}`]);
+  });
+
+  it("is kept as it was before an act that the full store does not take", () => {
+    const before = happened(day(), { kind: "fish" }, at(1));
+    expect(keepDay(before)).toBe(true);
+    fullStore();
+    const after = happened(before, { kind: "bite" }, at(2));
+    expect(keepDay(after)).toBe(false);
+    expect(readDay()).toEqual(after);
+    expect(JSON.parse(localStorage.getItem("brookwind.bankside") ?? "null")).toEqual(before);
+  });
+
+  it("goes as a new session when the one it was sent to is gone, with all that is here and what was taken back left out", async () => {
+    const s = server();
+    let d = happened(happened(day(), { kind: "fish" }, at(1)), { kind: "bite" }, at(2));
+    d = takenBack((await sentBy(d, s)).now);
+    const again = anew(ended(d, at(9)));
+    expect(again.outing.id).not.toBe(d.outing.id);
+    const { now, how } = await sentBy(again, server());
+    expect(how).toBe("all");
+    expect(eventsOf(now).map((e) => e.kind)).toEqual(["rig", "fish"]);
+    expect(new Set(now.did.map((one) => one.id)).size).toBe(4);
+    expect(d.did.map((one) => one.id)).not.toContain(now.did[1]?.id);
   });
 
   it("says what is refused and sends the rest", async () => {

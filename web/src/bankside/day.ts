@@ -4,12 +4,13 @@ import { uuid } from "../document/uuid";
 
 /** One thing done at the water, in the order it was done: kept here until the server has it. */
 export type Did =
-  | { what: "begin"; id: string; state: State; says?: string }
-  | { what: "event"; id: string; event: LogEvent; state: State; says?: string }
-  | { what: "photo"; id: string; at: string; state: State; says?: string }
-  | { what: "drop"; id: string; event: string; photo?: boolean; state: State; says?: string }
-  | { what: "end"; id: string; ends: string; state: State; says?: string };
-export type State = "waiting" | "kept" | "refused";
+  | { what: "begin"; id: string; state: State; says?: string; lost?: boolean }
+  | { what: "event"; id: string; event: LogEvent; state: State; says?: string; lost?: boolean }
+  | { what: "photo"; id: string; at: string; state: State; says?: string; lost?: boolean }
+  | { what: "drop"; id: string; event: string; photo?: boolean; state: State; says?: string; lost?: boolean }
+  | { what: "end"; id: string; ends: string; state: State; says?: string; lost?: boolean };
+/** `sending`: it may have come, though nobody said so yet. */
+export type State = "waiting" | "sending" | "kept" | "refused";
 
 /** A day at the water, whole: what was prepared, its session, and everything done in it. */
 export type Day = {
@@ -22,7 +23,12 @@ export type Day = {
   casts?: Sighted[];
   /** Feed and recast so often. [s] */
   rhythm_s: number;
+  /** The database it was prepared from, and is sent to; days of earlier versions do not know. */
+  database?: string;
 };
+
+/** It is not with the server yet. */
+export const isUnsent = (d: Did): boolean => d.state === "waiting" || d.state === "sending";
 
 /** A sight of the float at a setting, as it stands in the table. */
 export type Sighted = { setting_m: number; sight: SightRow["sights"][number] };
@@ -41,13 +47,14 @@ export function readDay(): Day | null {
 
 /** Keep the day; false when the browser keeps nothing. */
 export function keepDay(day: Day | null): boolean {
-  if (day) return lasting.set(KEY, JSON.stringify(day));
+  // A store that is full keeps the day as it was before this act.
+  if (day) return lasting.setOver(KEY, JSON.stringify(day));
   lasting.drop(KEY);
   return true;
 }
 
 /** A day begun: its session, and the first rig on. */
-export function begun(prepared: Prepared, now: string): Day {
+export function begun(prepared: Prepared, now: string, database?: string): Day {
   const outing: Outing = {
     id: `o-${uuid()}`,
     swim: prepared.swim ?? null,
@@ -63,6 +70,7 @@ export function begun(prepared: Prepared, now: string): Day {
     did: [{ what: "begin", id: outing.id, state: "waiting" }],
     on: 0,
     rhythm_s: 120,
+    database,
   };
   return putOn(day, 0, now);
 }
@@ -113,7 +121,7 @@ export function lastOf(day: Day): { id: string; kind: LogEvent["kind"] | "photo"
   return last?.what === "event" ? { id: last.id, kind: last.event.kind } : undefined;
 }
 
-/** The last thing taken back: what was not sent yet never happened, what was is dropped there too. */
+/** The last thing taken back: what was never sent never happened, what may have come is dropped there too. */
 export function takenBack(day: Day): Day {
   const last = lastOf(day);
   if (!last) return day;
@@ -146,6 +154,23 @@ export function rigOn(day: Day): PreparedRig & { rig_setting: number } {
   return { ...there, rig_setting: there.card.setting_m };
 }
 
+/** The day once more as a session of its own: the one it was sent to is gone. What was taken back stays so. */
+export function anew(day: Day): Day {
+  const gone = goneOf(day);
+  const names = new Map(day.did.map((d) => [d.id, `${d.id.slice(0, 1)}-${uuid()}`]));
+  const outing = { ...day.outing, id: `o-${uuid()}` };
+  const did = day.did.flatMap((d): Did[] => {
+    // Pictures that came are not in this browser any more.
+    if (d.what === "drop" || gone.has(d.id) || (d.what === "photo" && d.state === "kept")) return [];
+    const again = { state: "waiting" as const, says: undefined };
+    if (d.what === "begin") return [{ ...d, ...again, id: outing.id }];
+    if (d.what === "photo") return [{ ...d, ...again }];
+    const id = names.get(d.id) ?? d.id;
+    return d.what === "event" ? [{ ...d, ...again, id, event: { ...d.event, id } }] : [{ ...d, ...again, id }];
+  });
+  return { ...day, outing, did };
+}
+
 /** How many of what. */
 export function countsOf(day: Day) {
   const events = eventsOf(day);
@@ -156,7 +181,7 @@ export function countsOf(day: Day) {
     bites: n("bite"),
     fish: n("fish"),
     photos: day.did.filter((d) => d.what === "photo" && !gone.has(d.id)).length,
-    waiting: day.did.filter((d) => d.state === "waiting").length,
+    waiting: day.did.filter(isUnsent).length,
   };
 }
 

@@ -17,10 +17,17 @@ let add: Spied<"addEvent">;
 beforeEach(() => {
   vi.useFakeTimers();
   kept = [];
-  vi.spyOn(api, "beginOuting").mockImplementation(async () => void kept.push("begin") as never);
-  add = vi.spyOn(api, "addEvent").mockImplementation(async (_, e: LogEvent) => void kept.push(e.kind) as never);
+  vi.spyOn(api, "beginOuting").mockImplementation(async (fields) => {
+    kept.push("begin");
+    return { fields } as never;
+  });
+  add = vi.spyOn(api, "addEvent").mockImplementation(keeping);
 });
 
+const keeping = async (_: string, e: LogEvent) => {
+  kept.push(e.kind);
+  return e;
+};
 const start = () => renderHook(useDay);
 const begin = (hook: ReturnType<typeof start>) => act(async () => hook.result.current.put(begun(PREPARED, at(0))));
 
@@ -44,7 +51,7 @@ test("what is done while something is being sent goes in the next round, and not
   await act(async () => hook.result.current.act(bite(1)));
   await act(async () => hook.result.current.act(bite(2)));
   expect(add).toHaveBeenCalledTimes(2);
-  await act(async () => slow.done(undefined as never));
+  await act(async () => slow.done(add.mock.calls.at(-1)?.[1] as never));
   expect(add).toHaveBeenCalledTimes(3);
   expect(states(hook.result.current.day)).toEqual(["kept", "kept", "kept", "kept"]);
 });
@@ -57,8 +64,8 @@ test("without a connection it waits here over a reload, and goes by itself when 
   expect(hook.result.current).toMatchObject({ away: true, here: true });
   hook.unmount();
   const again = start();
-  expect(states(again.result.current.day)).toEqual(["kept", "kept", "waiting"]);
-  add.mockImplementation(async (_, e: LogEvent) => void kept.push(e.kind) as never);
+  expect(states(again.result.current.day)).toEqual(["kept", "kept", "sending"]);
+  add.mockImplementation(keeping);
   await act(() => vi.advanceTimersByTimeAsync(10_000));
   expect(kept).toEqual(["begin", "rig", "bite"]);
   expect(again.result.current.away).toBe(false);
@@ -69,7 +76,7 @@ test("the browser's word that there is a connection is taken at once", async () 
   await begin(hook);
   add.mockRejectedValue(refused(0));
   await act(async () => hook.result.current.act(bite(1)));
-  add.mockImplementation(async (_, e: LogEvent) => void kept.push(e.kind) as never);
+  add.mockImplementation(keeping);
   await act(async () => void window.dispatchEvent(new Event("online")));
   expect(states(hook.result.current.day)).toEqual(["kept", "kept", "kept"]);
 });

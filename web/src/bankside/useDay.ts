@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api } from "../api/client";
-import { type Day, type Did, keepDay, readDay } from "./day";
-import { type Sent, sendAll } from "./sync";
+import { type Day, type Did, isUnsent, keepDay, readDay } from "./day";
+import { type Ended, type Sent, sendAll } from "./sync";
 
 const AGAIN_MS = 10_000;
 
@@ -9,7 +9,7 @@ const AGAIN_MS = 10_000;
 export function useDay() {
   const [day, setDay] = useState<Day | null>(readDay);
   const [here, setHere] = useState(true);
-  const [away, setAway] = useState(false);
+  const [ended, setEnded] = useState<Ended>("all");
   const latest = useRef(day);
   const busy = useRef(false);
 
@@ -28,29 +28,30 @@ export function useDay() {
   );
 
   const send = useCallback(async () => {
-    if (busy.current || !latest.current?.did.some((d) => d.state === "waiting")) return;
+    if (busy.current || !latest.current?.did.some(isUnsent)) return;
     busy.current = true;
-    const marked = ({ id, state, says }: Sent) =>
-      act((d) => ({
-        ...d,
-        did: d.did.map((one): Did => (one.id === id && one.state === "waiting" ? { ...one, state, says } : one)),
-      }));
+    const marked = ({ id, ...how }: Sent) =>
+      act((d) => ({ ...d, did: d.did.map((one): Did => (one.id === id && isUnsent(one) ? { ...one, ...how } : one)) }));
     try {
-      let how: "all" | "away";
+      let how: Ended;
       // What is done while it is being sent is sent in the next round.
       do how = await sendAll(latest.current, api, marked);
-      while (how === "all" && latest.current?.did.some((d) => d.state === "waiting"));
-      setAway(how === "away");
+      while (how === "all" && latest.current?.did.some(isUnsent));
+      setEnded(how);
     } finally {
       busy.current = false;
     }
   }, [act]);
 
-  const waiting = day?.did.some((d) => d.state === "waiting") ?? false;
+  // What was under way when the page was closed is sent again at once.
+  useEffect(() => void send(), [send]);
+  const waiting = day?.did.some(isUnsent) ?? false;
+  // What was tried and had no answer waits for its time; that it is under way is no new act.
+  const fresh = day?.did.some((d) => d.state === "waiting") ?? false;
   // biome-ignore lint/correctness/useExhaustiveDependencies: whatever was done, it is tried at once
   useEffect(() => {
-    if (waiting) void send();
-  }, [day, waiting, send]);
+    if (fresh) void send();
+  }, [day, fresh, send]);
   useEffect(() => {
     if (!waiting) return;
     const timer = setInterval(() => void send(), AGAIN_MS);
@@ -61,5 +62,5 @@ export function useDay() {
       window.removeEventListener("online", now);
     };
   }, [waiting, send]);
-  return { day, put, act, away, here, send };
+  return { day, put, act, away: ended !== "all", another: ended === "another", here, send };
 }

@@ -4,6 +4,8 @@ export type Shelf = {
   get: (key: string) => string | null;
   /** Keep a text. False when it is kept for this visit only, or not at all. */
   set: (key: string, text: string) => boolean;
+  /** The same; where it is not kept, what was kept under the name before stays for another visit. */
+  setOver: (key: string, text: string) => boolean;
   drop: (key: string) => void;
   keys: () => string[];
 };
@@ -18,19 +20,27 @@ export function shelf(open: () => Storage): Shelf {
       return otherwise;
     }
   };
+  const keep = (key: string, text: string) =>
+    attempt((s) => {
+      s.setItem(key, text);
+      return s.getItem(key) === text;
+    }, false);
   return {
     get: (key) => here.get(key) ?? attempt((s) => s.getItem(key), null),
     set: (key, text) => {
-      const kept = attempt((s) => {
-        s.setItem(key, text);
-        return s.getItem(key) === text;
-      }, false);
+      const kept = keep(key, text);
       if (kept) here.delete(key);
       else {
         here.set(key, text);
         // An older text must not come back in its place.
         attempt((s) => s.removeItem(key), undefined);
       }
+      return kept;
+    },
+    setOver: (key, text) => {
+      const kept = keep(key, text);
+      if (kept) here.delete(key);
+      else here.set(key, text);
       return kept;
     },
     drop: (key) => {
