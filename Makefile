@@ -74,8 +74,8 @@ soak: .stamps/dev build ## try to break it, for some twenty minutes; SHARE=0.05 
 practice: .stamps/dev ## a thousand random rigs and boxes, a thousand plumbed beds in each of three currents
 	MANY=1000 $(BIN)/python -m pytest -n 2 -p no:benchmark tests/core/test_practice.py tests/core/test_exercises.py
 
-hands: .stamps/dev build chromium ## the working rigs tied in the pages by mouse and by keys, each by both
-	BOTH_HANDS=1 $(BIN)/python -m pytest -n 2 -p no:benchmark tests/web/test_own_rig.py
+hands: .stamps/dev build chromium ## the working rigs tied by mouse and by keys, every handle dragged by mouse and by finger
+	BOTH_HANDS=1 $(BIN)/python -m pytest -n 2 -p no:benchmark tests/web/test_own_rig.py tests/web/test_drags.py
 
 bench: .stamps/dev build ## benchmarks; medians are what counts, and their ratio to a fixed piece of arithmetic
 	$(BIN)/python -m pytest benchmarks --benchmark-only -p benchmarks.yardstick --benchmark-columns=median,max,iqr,rounds

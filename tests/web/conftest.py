@@ -125,6 +125,7 @@ def context(browser: Browser, browser_context_args: dict[str, Any], hour: Hour) 
 def phone(browser: Browser) -> Iterator[Page]:
     """A page as wide as a phone, touched."""
     phone = browser.new_page(viewport={"width": 390, "height": 844}, has_touch=True, timezone_id=USUAL.zone)
+    phone.set_default_timeout(PATIENT_MS)
     set_browser(phone)
     yield phone
     phone.close()
