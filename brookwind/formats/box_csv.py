@@ -11,7 +11,7 @@ import io
 import json
 import re
 from collections.abc import Iterable, Sequence
-from decimal import Decimal, InvalidOperation
+from decimal import Decimal
 from typing import Any
 
 from pydantic import BaseModel, ConfigDict, ValidationError
@@ -221,7 +221,7 @@ def _value(field: str, power: int, text: str, comma: bool) -> Any:
     try:
         # Digits parted by low lines are a programmer's number, and nobody else's.
         value = Decimal(number if "_" not in number else "?").scaleb(power)
-    except InvalidOperation:
+    except ArithmeticError:
         hint = "Write it with a point, like 0.4." if set(text) <= _SMALL else "Write a number, like 0.4."
         raise ValueError(f"{field}: {text!r} is not a number. {hint}") from None
     # A number a thousand digits before its point would take for ever to write out, and is no count or mass.

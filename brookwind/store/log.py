@@ -16,7 +16,7 @@ from brookwind.core.answers.learnt import SeenCast, SeenTip
 from brookwind.core.edits.slide import slid
 from brookwind.core.errors import OutOfRange
 from brookwind.core.frozen import Frozen
-from brookwind.core.log.entries import Came, Event, Fished, Kind, Outing, check_within, fished
+from brookwind.core.log.entries import Came, Event, Fished, Kind, Outing, check_within, fished, over_at
 from brookwind.core.log.looks import Happened, Visit
 from brookwind.core.moment import in_utc, local
 from brookwind.core.rig.document import Rig
@@ -273,10 +273,14 @@ class Log:
             .where(*_part(asked))
             .order_by(col(OutingRow.begins_at))
         ).all()
+        last = self._last_of_open()
         visits = [
-            Visit(key, place, begins.timestamp(), (ends or moment).timestamp(), offset / 60.0)
+            Visit(
+                key, place, begins.timestamp(), (ends or over_at(begins, last.get(key), moment)).timestamp(),
+                offset / 60.0,
+            )
             for key, place, begins, ends, offset in rows
-        ]
+        ]  # fmt: skip
         whole = asked.place is None and asked.since is None
         which = "" if whole else f" AND outing_id IN ({', '.join(f':o{i}' for i in range(len(rows)))})"
         given = {} if whole else {f"o{i}": row[0] for i, row in enumerate(rows)}
@@ -291,6 +295,16 @@ class Log:
         # Both lie in order: putting one into the other is quick, and a rig goes before what came at the same moment.
         happened = sorted(happened + read(_CAME.format(which=which), given), key=itemgetter(0, 1))
         return visits, cast(list[Happened], happened)
+
+    def _last_of_open(self) -> dict[str, datetime]:
+        """When something was noted last in each session that was not ended."""
+        rows = self.session.exec(
+            select(EventRow.outing_id, func.max(EventRow.at))
+            .join(OutingRow, col(OutingRow.id) == EventRow.outing_id)
+            .where(col(OutingRow.ends_at).is_(None))
+            .group_by(col(EventRow.outing_id))
+        ).all()
+        return dict(rows)
 
     def tips(self) -> list[SeenTip]:
         """Tips noted at the water, each with the rig that was on; those before a rig was noted are left out."""

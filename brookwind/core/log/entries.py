@@ -2,7 +2,7 @@
 
 from __future__ import annotations
 
-from datetime import timedelta
+from datetime import datetime, timedelta
 from typing import Literal, Self, get_args
 
 from pydantic import Field, model_validator
@@ -50,6 +50,20 @@ class Outing(Frozen):
                 ("ends",),
             )  # fmt: skip
         return self
+
+
+AFTER_LAST = timedelta(hours=1)
+"""A session whose end nobody noted was over so long after what was noted last. Editable default."""
+
+
+def over_at(begins: datetime, last: datetime | None, moment: datetime) -> datetime:
+    """When a session that was never ended was over, as far as is known.
+
+    begins: when it began.
+    last: when something was noted in it last; None when nothing was.
+    moment: now; it is over no later.
+    """
+    return max(begins, min(max(begins, last or begins) + AFTER_LAST, moment))
 
 
 class Event(Frozen):

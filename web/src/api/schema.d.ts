@@ -661,7 +661,7 @@ export interface paths {
         put?: never;
         /**
          * Bring Back
-         * @description What a copy holds beside what is there now; put in its place only when asked.
+         * @description What a copy holds beside what is there now; put in its place only when asked, and from this machine.
          */
         post: operations["bring_back_api_copies_post"];
         delete?: never;
