@@ -12,6 +12,7 @@ from starlette.types import ASGIApp, Message, Receive, Scope, Send
 from brookwind.api.door import LETS_IN, Door, from_here, token_in
 from brookwind.api.problems import answer, fault
 from brookwind.core.errors import Problem
+from brookwind.formats.log_csv import MOST_LOG_BYTES
 
 MOST_BYTES = 2_000_000
 """Of a request."""
@@ -26,7 +27,12 @@ MOST_DIGITS = 40
 """Of a number: seventeen tell any two apart."""
 MOST_COPY_BYTES = 1_000_000_000
 """Of a copy of the database."""
-_TAKES = (("/api/read/", MOST_FILE_BYTES), ("/api/log/photographs/", MOST_FILE_BYTES), ("/api/copies", MOST_COPY_BYTES))
+_TAKES = (
+    ("/api/read/", MOST_FILE_BYTES),
+    ("/api/log/photographs/", MOST_FILE_BYTES),
+    ("/api/log/csv", MOST_LOG_BYTES),
+    ("/api/copies", MOST_COPY_BYTES),
+)
 """Beginnings of addresses that take whole files, such as a sounder's log, and how long those may be."""
 _MEDIA = ("application/json", "application/octet-stream")
 """What is sent is one or the other. A page of another place can send neither without asking first."""

@@ -54,18 +54,19 @@ class Soundings(BaseModel):
     notes: tuple[str, ...] = ()
 
 
-def text_of(data: bytes, what: str) -> str:
+def text_of(data: bytes, what: str, most: int = MOST_BYTES) -> str:
     """The text of a file.
 
     data: its bytes.
     what: the kind of file, for the sentence.
+    most: bytes that are read.
     Raises: NotUnderstood when it is too large or not UTF-8.
     """
-    if len(data) > MOST_BYTES:
+    if len(data) > most:
         raise NotUnderstood.one(
             "file-too-large",
             f"The {what} is {len(data) / 1e6:.0f} MB.",
-            f"Files up to {MOST_BYTES / 1e6:.0f} MB are read; cut it into days.",
+            f"Files up to {most / 1e6:.0f} MB are read; cut it in two.",
             ("file",),
         )
     try:
@@ -95,6 +96,10 @@ def cell_text(cell: str) -> str:
     return cell[1:] if cell.startswith("'") and _FORMULA.match(cell) else cell
 
 
+_LONE_RETURN = re.compile(r"\r(?!\n)")
+"""Within a line it is no end of one, whoever wrote it there; a table of nothing else has its lines ended by it."""
+
+
 def rows_of(text: str, delimiter: str = ",") -> list[tuple[int, list[str]]]:
     """The lines of a table: where each ends, and its cells. Lines without anything in them are left out.
 
@@ -102,10 +107,13 @@ def rows_of(text: str, delimiter: str = ",") -> list[tuple[int, list[str]]]:
     delimiter: what parts the cells.
     Raises: NotUnderstood when a cell is never closed, or longer than a table's cell can be.
     """
-    reader = csv.reader(io.StringIO(text), delimiter=delimiter)
+    reader = csv.reader(io.StringIO(text, newline="\n"), delimiter=delimiter)
     try:
         return [(reader.line_num, row) for row in reader if any(c.strip() for c in row)]
     except csv.Error as error:
+        mended = _LONE_RETURN.sub(" " if "\n" in text else "\n", text)
+        if "new-line character" in str(error) and mended != text:
+            return rows_of(mended, delimiter)
         raise NotUnderstood.one(
             "csv-broken", f"The table breaks off near line {reader.line_num} ({error}).", "Save it again.", ("file",)
         ) from error

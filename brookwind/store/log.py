@@ -2,9 +2,10 @@
 
 from __future__ import annotations
 
+import json
 import sqlite3
-from collections.abc import Callable, Iterable, Sequence
-from datetime import datetime
+from collections.abc import Callable, Iterable, Iterator, Sequence
+from datetime import UTC, datetime
 from operator import itemgetter
 from typing import Any, cast
 
@@ -16,7 +17,7 @@ from brookwind.core.answers.learnt import SeenCast, SeenTip
 from brookwind.core.edits.slide import slid
 from brookwind.core.errors import OutOfRange
 from brookwind.core.frozen import Frozen
-from brookwind.core.log.entries import Came, Event, Fished, Kind, Outing, check_within, fished, over_at
+from brookwind.core.log.entries import Came, Event, Fished, Kind, Outing, check_within, fished, is_within, over_at
 from brookwind.core.log.looks import Happened, Visit
 from brookwind.core.moment import in_utc, local
 from brookwind.core.rig.document import Rig
@@ -33,6 +34,11 @@ SELECT outing_id, (julianday(at) - 2440587.5) * 86400.0, rig_name, height_m, set
 FROM event INDEXED BY ix_event_how WHERE kind IN ('rig', 'slide'){which} ORDER BY outing_id, at
 """
 """In short what came, and how it was fished, in order; seconds since 1970. Each is read from its index alone."""
+_OWN = ("id", "kind", "came", "species", "length_m", "mass_kg", "text", "setting_m", "depth_m", "tip_m", "reach_m")
+_WRITTEN = """
+SELECT outing_id, id, kind, came, species, length_m, mass_kg, text, CASE kind WHEN 'slide' THEN setting_m END, depth_m,
+tip_m, reach_m, at, offset_min, CASE kind WHEN 'rig' THEN rig END FROM event ORDER BY at, id
+"""
 _FISHED_ANEW = frozenset({"rig", "slide"})
 """After these it is fished another way."""
 MOST_TIPS = 300
@@ -186,6 +192,21 @@ class Log:
         ).all()
         return [self._event(r) for r in rows]
 
+    def written(self) -> Iterator[tuple[Outing, list[Event]]]:
+        """Every session with what happened in it, the oldest first; a rig that is the same in many is read once."""
+        rigs: dict[str, Rig] = {}
+        rows = self.session.exec(select(OutingRow).order_by(col(OutingRow.begins_at), col(OutingRow.id))).all()
+        events: dict[str, list[Event]] = {r.id: [] for r in rows}
+        for outing, *own, at, offset_min, rig in _reader(self.session)(_WRITTEN, {}):
+            if rig is not None and rig not in rigs:
+                rigs[rig] = Rig.model_validate(json.loads(rig))
+            moment = local(datetime.fromisoformat(at).replace(tzinfo=UTC), offset_min)
+            # Written by us from an event that was checked.
+            fields = dict(zip(_OWN, own, strict=True))
+            events[outing].append(Event.model_construct(**fields, at=moment, rig=rigs.get(rig)))
+        for r in rows:
+            yield self._fields(r), events[r.id]
+
     def add(self, key: str, event: Event) -> Event:
         """Keep an event; sent again it changes nothing, also when it was taken back meanwhile.
 
@@ -237,9 +258,14 @@ class Log:
         known_ids = set(self.session.exec(select(OutingRow.id)).all())
         known = set(self.session.exec(select(EventRow.id)).all())
         new = list(outings)
-        for outing, events in new:
-            for event in events:
-                check_within(outing, event)
+        for n, (outing, events) in enumerate(new):
+            if outing.id in known_ids:
+                # It may have been ended otherwise since: what is outside of it by now stays out.
+                there = self._fields(self._row(outing.id))
+                new[n] = (outing, [e for e in events if is_within(there, e)])
+            else:
+                for event in events:
+                    check_within(outing, event)
             if outing.id not in known_ids:
                 self.session.add(OutingRow(id=outing.id, **self._columns(outing)))
                 known_ids.add(outing.id)

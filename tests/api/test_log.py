@@ -7,6 +7,8 @@ from typing import Any
 import pytest
 from fastapi.testclient import TestClient
 
+from brookwind.formats.log_csv import COLUMNS
+
 FILE = {"content-type": "application/octet-stream"}
 OUTING = {
     "id": "today",
@@ -178,3 +180,67 @@ def test_what_is_meant_for_another_database_is_kept_in_none(client: TestClient) 
     assert refused.headers["x-brookwind-database"] == name
     assert client.get("/api/log/outings/o-other").status_code == 404
     assert client.get("/api/log/outings/o-late").status_code == 200
+
+
+def test_what_is_written_out_comes_back_whatever_was_typed(client: TestClient) -> None:
+    client.post("/api/log/outings", json={**BEGUN, "notes": 'a\rb\r\nc, "d"\x01', "ends": "2026-11-23T12:00:00Z"})
+    for n, text in enumerate(("wind\rfell", "=1+1", "line\nline")):
+        event = {"id": f"e-{n}", "at": f"2026-11-23T09:0{n}:00Z", "kind": "note", "text": text}
+        assert client.post("/api/log/outings/o-late/events", json=event).status_code == 201
+    before = client.get("/api/log/outings/o-late/events").json()
+    outing = client.get("/api/log/outings/o-late").json()
+    table = client.get("/api/log/log.csv").content
+    assert client.delete(f"/api/log/outings/o-late?version={outing['version']}").status_code == 204
+    came = client.post("/api/log/csv?keep=true", content=table, headers=FILE).json()
+    assert (came["new_outings"], came["refused"]) == (1, [])
+    assert client.get("/api/log/outings/o-late/events").json() == before
+    assert client.get("/api/log/outings/o-late").json()["fields"] == outing["fields"]
+
+
+def test_a_table_that_is_wrong_in_places_is_told_and_spoils_nothing(client: TestClient) -> None:
+    own = {"session": "o-new", "place": "Here", "begins": "2026-11-20T08:00Z", "ends": "2026-11-20T12:00Z"}
+
+    def row(event: str, at: str, rig: str = "", **more: str) -> str:
+        cells = {
+            **own,
+            "event": event,
+            "at": at,
+            "kind": "rig" if rig else "note",
+            "text": "x",
+            "rig_json": rig,
+            **more,
+        }
+        return ",".join(cells.get(c, "") for c in COLUMNS)
+
+    lines = [
+        row("e-1", "2026-11-20T09:00Z"), row("e-1", "2026-11-20T09:05Z"),
+        row("e-2", "2026-11-20T09:00Z", "[" * 100_000),
+        row("e-3", "2026-11-21T09:00Z"), row("e-4", "2026-11-20T10:00Z", text="wind\rfell"),
+    ]  # fmt: skip
+    table = "\n".join([",".join(COLUMNS), *lines]).encode()
+    came = client.post("/api/log/csv?keep=true", content=table, headers=FILE).json()
+    assert [(r["line"], r["says"].split(".")[0]) for r in came["refused"]] == [
+        (3, "The event 'e-1' is there twice"), (4, "rig_json: this is not JSON"),
+        (5, "That was after the session ended"),
+    ]  # fmt: skip
+    kept = client.get("/api/log/outings/o-new/events").json()
+    assert [(e["id"], e["text"]) for e in kept] == [("e-1", "x"), ("e-4", "wind fell")]
+    # Ended sooner since; what a table says beyond that stays out, and the session can still be changed.
+    outing = client.get("/api/log/outings/o-new").json()
+    sooner = {**outing["fields"], "ends": "2026-11-20T10:30:00Z"}
+    kept_sooner = client.put("/api/log/outings/o-new", json={"version": outing["version"], "fields": sooner})
+    assert kept_sooner.status_code == 200
+    late = "\n".join([",".join(COLUMNS), row("e-5", "2026-11-20T11:00Z")]).encode()
+    assert client.post("/api/log/csv?keep=true", content=late, headers=FILE).status_code == 200
+    assert len(client.get("/api/log/outings/o-new/events").json()) == 2
+    again = {"version": kept_sooner.json()["version"], "fields": {**sooner, "notes": "ended"}}
+    assert client.put("/api/log/outings/o-new", json=again).status_code == 200
+
+
+def test_a_session_that_nobody_ended_counts_to_an_hour_after_its_last_note(client: TestClient) -> None:
+    before = client.get("/api/log/taught").json()["hours"]
+    client.post("/api/log/outings", json={**BEGUN, "begins": "2025-12-20T08:00:00Z"})
+    assert client.get("/api/log/taught").json()["hours"] - before == pytest.approx(1.0)
+    event = {"id": "e-1", "at": "2025-12-20T10:30:00Z", "kind": "note", "text": "x"}
+    client.post("/api/log/outings/o-late/events", json=event)
+    assert client.get("/api/log/taught").json()["hours"] - before == pytest.approx(3.5)

@@ -87,7 +87,7 @@ def test_feet_are_turned_and_said_and_bad_lines_are_listed() -> None:
         (b"", "empty"),
         (b"depth,distance\n1,2\n", "distance or the depth with its unit"),
         (b"\xff\xfe\x00", "UTF-8"),
-        (b"x" * (MOST_BYTES + 1), "cut it into days"),
+        (b"x" * (MOST_BYTES + 1), "cut it in two"),
     ],
 )
 def test_tables_that_are_none(data: bytes, sentence_: str) -> None:

@@ -6,11 +6,11 @@ from datetime import datetime
 from typing import Annotated
 
 from fastapi import APIRouter, Depends
-from fastapi.responses import Response
+from fastapi.responses import StreamingResponse
 from pydantic import BaseModel
 
 from brookwind.api.kept import Update
-from brookwind.api.routers.files import FileBody, attached
+from brookwind.api.routers.files import FileBody
 from brookwind.api.session import BoxOfRequest, SessionOfRequest, SurveysOfRequest
 from brookwind.clock import now
 from brookwind.core.answers.learnt import FloatLearnt, RodLearnt, learnt_floats, learnt_rods
@@ -175,8 +175,9 @@ def bring_in(file: FileBody, log: LogOfRequest, keep: bool = False) -> Came:
     )
 
 
-@router.get("/log.csv", response_class=Response)
-def save_log(log: LogOfRequest) -> Response:
+@router.get("/log.csv", response_class=StreamingResponse)
+def save_log(log: LogOfRequest) -> StreamingResponse:
     """Every session with its events, as a table."""
-    kept = [(o.fields, log.events(o.fields.id)) for o in reversed(log.outings())]
-    return attached(write_log(kept).encode(), "text/csv", "log.csv")
+    kept = list(log.written())
+    headers = {"content-disposition": 'attachment; filename="log.csv"'}
+    return StreamingResponse(write_log(kept), media_type="text/csv; charset=utf-8", headers=headers)

@@ -136,6 +136,19 @@ def check_within(outing: Outing, event: Event) -> None:
         )  # fmt: skip
 
 
+def is_within(outing: Outing, event: Event) -> bool:
+    """It happened in its session.
+
+    outing: the session.
+    event: what happened.
+    """
+    try:
+        check_within(outing, event)
+    except OutOfRange:
+        return False
+    return True
+
+
 class Photograph(Frozen):
     """A photograph of a session; the picture itself is asked for by its id."""
 
