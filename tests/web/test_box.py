@@ -157,6 +157,8 @@ def test_on_a_phone_the_look_is_brought_to_the_eye(shed: Server, page: Page) -> 
 def test_an_own_pattern_that_is_gone_is_said_in_words(shed: Server, page: Page) -> None:
     page.goto(f"{shed.url}/bench/roach-pole")
     page.keyboard.press("5")
+    # The offers come in above, and would push away what is being pressed.
+    expect(page.get_by_role("button", name=re.compile("^Look at")).first).to_be_visible()
     page.get_by_text("Limits, fixed pieces, own patterns").click()
     page.get_by_label("as a pattern of your own").fill("My drop")
     page.keyboard.press("Enter")

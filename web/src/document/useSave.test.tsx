@@ -43,6 +43,8 @@ test("a refusal is said until the next write or another word, and a fault of our
   await save(() => Promise.reject(refused(409, "Again.")));
   expect(result.current.said).toBe("Again.");
   await expect(save(() => Promise.reject(new TypeError("oops")))).rejects.toThrow("oops");
+  await save(async () => result.current.setSaid("Kept as a reading."));
+  expect(result.current.said).toBe("Kept as a reading.");
   await save(async () => {});
   expect(result.current.said).toBe("");
 });

@@ -31,7 +31,8 @@ export function useSave({ old = [], turns }: Options = {}) {
       setTold(NOTHING);
       try {
         await mutateAsync(act);
-        setTold(NOTHING);
+        // A refusal of one before it is over; what the act itself said stands.
+        setTold((now) => (now.problems.length > 0 ? NOTHING : now));
         return true;
       } catch (thrown) {
         const { message, problems } = refusalIn(thrown);

@@ -20,7 +20,7 @@ export function SwimChoice({ swims, present, onGo, onNew, onManage }: Props) {
         {options(swims, (s) => [s.swim.id, s.water.name])}
       </Choice>
       <Flex gap="2" mt="2">
-        <Button size="sm" flex="1" aria-label="Enter another swim" onClick={onNew}>
+        <Button size="sm" flex="1" aria-label="New swim" onClick={onNew}>
           <Plus aria-hidden="true" /> New
         </Button>
         <Button size="sm" flex="1" aria-label="Change waters and swims" onClick={onManage}>
