@@ -33,12 +33,12 @@ export const isUnsent = (d: Did): boolean => d.state === "waiting" || d.state ==
 /** A sight of the float at a setting, as it stands in the table. */
 export type Sighted = { setting_m: number; sight: SightRow["sights"][number] };
 
-const KEY = "brookwind.bankside";
+export const DAY_KEY = "brookwind.bankside";
 
 /** The day that is on in this browser; null when there is none. */
 export function readDay(): Day | null {
   try {
-    const day = JSON.parse(lasting.get(KEY) ?? "null") as Day | null;
+    const day = JSON.parse(lasting.get(DAY_KEY) ?? "null") as Day | null;
     return day && Array.isArray(day.did) && day.prepared?.rigs?.length ? day : null;
   } catch {
     return null;
@@ -48,8 +48,8 @@ export function readDay(): Day | null {
 /** Keep the day; false when the browser keeps nothing. */
 export function keepDay(day: Day | null): boolean {
   // A store that is full keeps the day as it was before this act.
-  if (day) return lasting.setOver(KEY, JSON.stringify(day));
-  lasting.drop(KEY);
+  if (day) return lasting.setOver(DAY_KEY, JSON.stringify(day));
+  lasting.drop(DAY_KEY);
   return true;
 }
 

@@ -3,7 +3,7 @@ import { act, renderHook } from "@testing-library/react";
 import { beforeEach, expect, test, vi } from "vitest";
 import { api, type LogEvent, type Prepared } from "../api/client";
 import { fullStore, later, refused, type Spied } from "../testing/dom";
-import { begun, type Day, happened } from "./day";
+import { begun, DAY_KEY, type Day, happened, readDay } from "./day";
 import { useDay } from "./useDay";
 
 const RIG = { rig: { id: "a", name: "a" }, card: { setting_m: 1.2 }, depths: [], marks: [], looks: [], moves: [] };
@@ -100,4 +100,21 @@ test("a browser that keeps nothing says so", async () => {
   await begin(hook);
   expect(hook.result.current.here).toBe(false);
   expect(hook.result.current.day?.did).toHaveLength(2);
+});
+
+test("two tabs without a connection write in one day, and neither loses what the other did", async () => {
+  add.mockRejectedValue(refused(0));
+  const [one, other] = [start(), start()];
+  await begin(one);
+  await act(async () => void window.dispatchEvent(new StorageEvent("storage", { key: DAY_KEY })));
+  expect(other.result.current.day?.outing.id).toBe(one.result.current.day?.outing.id);
+  await act(async () => one.result.current.act(bite(1)));
+  // The other has not heard of it yet.
+  await act(async () => other.result.current.act(bite(2)));
+  expect(readDay()?.did.map((d) => d.what)).toEqual(["begin", "event", "event", "event"]);
+  add.mockImplementation(keeping);
+  await act(() => vi.advanceTimersByTimeAsync(10_000));
+  expect(states(readDay())).toEqual(["kept", "kept", "kept", "kept"]);
+  // Where browsers have no locks both send; by its name each is kept once.
+  expect(new Set(add.mock.calls.map(([, e]) => e.id)).size).toBe(3);
 });
