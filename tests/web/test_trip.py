@@ -156,6 +156,44 @@ def test_forty_things_done_without_a_connection_are_kept_once_and_in_order(
     expect(page.get_by_role("heading", name="To the water")).to_be_visible()
 
 
+def events_of_today(page: Page, server: Server) -> list[str]:
+    mine = page.request.get(f"{server.url}/api/log").json()["outings"][0]["fields"]["id"]
+    return [e["kind"] for e in page.request.get(f"{server.url}/api/log/outings/{mine}/events").json()]
+
+
+def test_two_tabs_of_a_day_lose_nothing_of_each_other(server: Server, pocket: BrowserContext) -> None:
+    one = pocket.new_page()
+    take_along(one, server)
+    two = pocket.new_page()
+    two.goto(f"{server.url}/bankside")
+    expect(two.get_by_test_id("setting")).to_be_visible()
+    server.stop()
+    one.get_by_role("button", name="bite settled").click()
+    expect(one.get_by_role("status")).to_have_text("no connection · 1 kept here")
+    two.get_by_role("button", name="nothing, run done").click()
+    for tab in (one, two):
+        expect(tab.get_by_role("status")).to_have_text("no connection · 2 kept here")
+        expect(tab.get_by_test_id("counts")).to_contain_text("1 run · 1 bite")
+    server.start()
+    one.reload()
+    for tab in (one, two):
+        expect(tab.get_by_role("status")).to_have_text("all kept")
+    assert events_of_today(one, server) == ["rig", "bite", "cast"]
+
+
+@pytest.mark.parametrize("lie", ["", "<html>Sign in</html>", "{}"])
+def test_an_answer_of_something_else_takes_nothing(lie: str, server: Server, pocket: BrowserContext) -> None:
+    page = pocket.new_page()
+    take_along(page, server)
+    page.route("**/events", lambda route: route.fulfill(status=200, body=lie, content_type="application/json"))
+    page.get_by_role("button", name="bite settled").click()
+    expect(page.get_by_role("status")).to_have_text("no connection · 1 kept here")
+    page.unroute("**/events")
+    page.reload()
+    expect(page.get_by_role("status")).to_have_text("all kept")
+    assert events_of_today(page, server) == ["rig", "bite"]
+
+
 def test_two_devices_keep_a_session_each(server: Server, browser: Browser, pocket: BrowserContext) -> None:
     one = pocket.new_page()
     take_along(one, server)
