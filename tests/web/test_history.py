@@ -34,6 +34,27 @@ def test_an_earlier_version_is_found_put_back_and_undone(bench: Page, server: Se
     expect(bench.get_by_text("Rudd, deepest").first).to_be_visible()
 
 
+def test_undo_is_there_after_a_reload_and_another_page(bench: Page, server: Server) -> None:
+    address = f"{server.url}/api/rigs/rudd-strung"
+    first = bench.request.get(address).json()["fields"]
+    sliders = bench.locator(".bw-scene [role=slider]")
+    for handle in (sliders.first, bench.get_by_role("slider", name="Setting, drawn at the hook")):
+        handle.focus()
+        bench.keyboard.press("ArrowUp")
+    expect(bench.get_by_role("status", name="Saved", exact=True)).to_be_visible()
+    assert bench.request.get(address).json()["fields"] != first
+    bench.reload()
+    expect(bench.get_by_test_id("verdict")).to_be_visible()
+    bench.get_by_role("button", name="Undo").click()
+    bench.get_by_role("link", name="Box").click()
+    expect(bench.get_by_role("navigation", name="Trays")).to_be_visible()
+    bench.get_by_role("link", name="Bench").click()
+    bench.get_by_role("button", name="Undo").click()
+    expect(bench.get_by_role("button", name="Undo")).to_be_disabled()
+    expect(bench.get_by_role("status", name="Saved", exact=True)).to_be_visible()
+    assert bench.request.get(address).json()["fields"] == first
+
+
 def test_waters_and_swims_are_renamed_deleted_and_brought_back(server: Server, page: Page) -> None:
     page.goto(f"{server.url}/water/quarrel-pit-deep-flat")
     survey = f"{server.url}/api/surveys/skerry-wall-steps"

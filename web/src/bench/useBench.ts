@@ -7,7 +7,7 @@ export type Said = { tone: "refuse" | "note"; text: string } | null;
 
 /** The document with its history, and every way to change it. */
 export function useBench(first: Rig) {
-  const { present, gesturing, canUndo, canRedo, acts } = useHistory(first);
+  const { present, gesturing, canUndo, canRedo, acts } = useHistory(first, first.id);
   const [said, setSaid] = useState<Said>(null);
   const [busy, setBusy] = useState(false);
   const grip = useRef<{ rig: Rig; from: number } | null>(null);

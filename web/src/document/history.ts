@@ -11,7 +11,8 @@ export type History<T> = {
 };
 
 const GATHER_MS = 900;
-const MOST = 200;
+/** Steps that can be taken back. */
+export const MOST = 100;
 
 export const start = <T>(present: T): History<T> => ({ past: [], present, future: [], base: null, tag: null });
 

@@ -17,7 +17,10 @@ const nothing = () => {};
 /** A trip with its history and how its saving does. */
 export function useTrip(kept: KeptTrip, draft: Draft<Trip> | null) {
   const [opened] = useState(() => (draft ? { ...kept, version: draft.version } : kept));
-  const { present, gesturing, canUndo, canRedo, acts } = useHistory(draft?.doc ?? kept.fields);
+  const { present, gesturing, canUndo, canRedo, acts } = useHistory(
+    draft?.doc ?? kept.fields,
+    `trip-${kept.fields.id}`,
+  );
   const saving = useAutosave(TRIPS, opened, present, gesturing, nothing);
   const change = useCallback((part: Partial<Trip>, tag?: string) => acts.put({ ...acts.now(), ...part }, tag), [acts]);
   return { trip: present, canUndo, canRedo, acts, saving, change };

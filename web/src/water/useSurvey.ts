@@ -20,7 +20,10 @@ const nothing = () => {};
 export function useSurvey(kept: KeptSurvey, draft: Draft<Survey> | null) {
   // A draft says which version it was made from; saving it is then refused if another tab went on meanwhile.
   const [opened] = useState(() => (draft ? { ...kept, version: draft.version } : kept));
-  const { present, gesturing, canUndo, canRedo, acts } = useHistory(draft?.doc ?? kept.fields);
+  const { present, gesturing, canUndo, canRedo, acts } = useHistory(
+    draft?.doc ?? kept.fields,
+    draftId(kept.fields.swim_id),
+  );
   const { said, setSaid, save: attempt } = useSave();
   const saving = useAutosave(SURVEYS, opened, present, gesturing, nothing);
 
