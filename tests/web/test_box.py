@@ -124,6 +124,9 @@ def test_shot_is_weighed_on_the_live_scale(shed: Server, page: Page) -> None:
 def test_a_proposal_is_looked_at_before_it_is_taken_and_a_piece_stays_fixed(shed: Server, page: Page) -> None:
     page.goto(f"{shed.url}/bench/rudd-strung")
     page.keyboard.press("5")
+    pieces = page.locator(".bw-scene [role=slider]")
+    expect(pieces.first).to_be_visible()
+    own = pieces.evaluate_all("all => all.map(g => g.ariaValueText)")
     page.get_by_role("button", name="Look at bulk and droppers, another pattern").click()
     looking = page.get_by_test_id("looking")
     expect(looking).to_contain_text("Your rig is unchanged")
@@ -138,6 +141,12 @@ def test_a_proposal_is_looked_at_before_it_is_taken_and_a_piece_stays_fixed(shed
     page.locator("h1").first.click()
     page.keyboard.press("Control+z")
     expect(page.get_by_label("Pattern", exact=True)).to_have_value("strung")
+    # Keys go from piece to piece of what is drawn: that is the own rig again.
+    page.wait_for_function(
+        "own => { const all = document.querySelectorAll('.bw-scene [role=slider]');"
+        " return all.length === own.length && [...all].every((g, i) => g.ariaValueText === own[i]); }",
+        arg=own,
+    )
     page.keyboard.press("]")
     page.keyboard.press("]")
     page.keyboard.press("l")
