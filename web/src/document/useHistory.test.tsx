@@ -31,6 +31,17 @@ test("steps belong to one document, and to what it is: changed elsewhere since i
   expect(opened(doc(2)).result.current).toMatchObject({ present: doc(2), canUndo: false });
 });
 
+test("of a large document as many of the last steps are kept as there is room for", () => {
+  const large = (depth: number) => ({ ...doc(depth), notes: "x".repeat(90_000) });
+  const one = renderHook(() => useHistory(large(0), "large"));
+  for (let depth = 1; depth <= 40; depth++) act(() => one.result.current.acts.put(large(depth)));
+  one.unmount();
+  expect((sessionStorage.getItem("brookwind.history.large") ?? "").length).toBeLessThan(1_000_000);
+  const two = renderHook(() => useHistory(large(40), "large"));
+  act(() => two.result.current.acts.undo());
+  expect([two.result.current.present.depth, two.result.current.canUndo]).toEqual([39, true]);
+});
+
 test("the last hundred steps are kept", () => {
   const one = opened(doc(0));
   for (let depth = 1; depth <= MOST + 20; depth++) act(() => one.result.current.acts.put(doc(depth)));

@@ -4,6 +4,8 @@ import { same } from "./drafts";
 import { begin, cancel, commit, end, type History, moveLive, redo, start, undo } from "./history";
 
 const PAUSE_MS = 400;
+/** Characters of a document's steps that are kept over a reload. */
+const MOST_KEPT = 1_000_000;
 const keyOf = (name: string) => `brookwind.history.${name}`;
 
 /** The steps of a document as they were left in this tab; none when it was changed elsewhere since. */
@@ -24,8 +26,12 @@ function useKept<T>(name: string, history: History<T>) {
   latest.current = history;
   const keep = useCallback(() => {
     const { past, present, future, base } = latest.current;
-    if (past.length + future.length > 0)
-      ofTab.set(keyOf(name), JSON.stringify({ past, present: base ?? present, future }));
+    if (past.length + future.length === 0) return;
+    const text = (from: number) => JSON.stringify({ past: past.slice(from), present: base ?? present, future });
+    let from = 0;
+    // The oldest steps of a large document go first: the browser has little room, and not for this alone.
+    while (from < past.length && text(from).length > MOST_KEPT) from += Math.ceil((past.length - from) / 2);
+    ofTab.set(keyOf(name), text(from));
   }, [name]);
   // biome-ignore lint/correctness/useExhaustiveDependencies: every step is kept
   useEffect(() => {
