@@ -131,9 +131,9 @@ function OneWater({ water, swims, book, present }: OneProps) {
       </Flex>
       <Stack as="ul" listStyleType="none" gap="2" mt="3" ps={{ base: "2", md: "6" }}>
         {swims.map((swim) => (
-          <Flex as="li" key={swim.fields.id} gap="3" align="end" wrap="wrap">
+          <Flex as="li" key={swim.fields.id} gap={{ base: "2", md: "3" }} align="end">
             <Named what="swim" name={swim.fields.name} onName={(name) => book.changeSwim(swim, { name })} />
-            <Box w="120px">
+            <Box w={{ base: "90px", md: "120px" }} flexShrink="0">
               <QuantityField
                 label="Depth"
                 name={`depth-${swim.fields.id}`}
@@ -162,7 +162,7 @@ function OneWater({ water, swims, book, present }: OneProps) {
 
 function Named({ what, name, onName }: { what: string; name: string; onName: (name: string) => Promise<unknown> }) {
   return (
-    <Box flex="1" minW="180px">
+    <Box flex="1" minW="140px">
       <LeftField
         label={`Name of the ${what}`}
         value={name}
