@@ -218,6 +218,10 @@ def test_rigs_are_started_copied_deleted_and_brought_back(bench: Page) -> None:
     expect(bench.get_by_text("“Rudd on the drop” is deleted.")).to_be_visible()
     bench.get_by_role("button", name="Bring it back").click()
     expect(bench.get_by_role("button", name="Delete Rudd on the drop")).to_be_visible()
+    # The sheet is loaded by now, and opens in the moment in which this one closes.
+    bench.get_by_role("button", name="Start another").click()
+    expect(bench.get_by_role("dialog", name="Rigs")).to_have_count(0)
+    expect(bench.get_by_role("dialog", name="Start a rig").get_by_label("Fish")).to_be_visible()
 
 
 def test_a_book_and_box_of_ones_own_begin_empty_and_end_balanced(own: Page) -> None:

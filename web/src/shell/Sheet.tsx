@@ -8,7 +8,8 @@ type Props = { title: string; onClose: () => void; children: ReactNode; wide?: b
 /** A dialog with a title and a way out; a sheet from below on a phone. */
 export function Sheet({ title, onClose, children, wide = false }: Props) {
   return (
-    <Dialog.Root open onOpenChange={(d) => !d.open && onClose()}>
+    // A sheet that opens as another closes is not closed by the focus that goes back to the page behind them.
+    <Dialog.Root open onOpenChange={(d) => !d.open && onClose()} onFocusOutside={(e) => e.preventDefault()}>
       <Portal>
         <Dialog.Backdrop />
         <Dialog.Positioner>
